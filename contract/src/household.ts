@@ -1,0 +1,25 @@
+import { z } from 'zod';
+import { schoolsSchema } from '@tembrin/core';
+import { timeZoneSchema } from './account';
+import { instrumentSchema } from './instrument';
+
+export const householdChangeSchema = z.strictObject({
+  name: z.string().trim().min(1, 'Give the household a name.').max(80, 'A name has at most 80 characters.'),
+  timeZone: timeZoneSchema,
+  schools: schoolsSchema,
+});
+export type HouseholdChange = z.infer<typeof householdChangeSchema>;
+
+/** The household the signed-in person belongs to, with all its instruments. */
+export const householdSchema = z.object({
+  id: z.uuid(),
+  name: z.string(),
+  timeZone: z.string(),
+  schools: schoolsSchema,
+  demo: z.boolean(),
+  version: z.number().int().positive(),
+  /** Address of the person signed in; null in the demo library. */
+  email: z.string().nullable(),
+  instruments: z.array(instrumentSchema),
+});
+export type Household = z.infer<typeof householdSchema>;

@@ -1,0 +1,8 @@
+/** What goes over the wire: one schema for each thing, one table for every operation. */
+export * from './account';
+export * from './events';
+export * from './household';
+export * from './instrument';
+export * from './problem';
+export * from './refusals';
+export * from './operations';

@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import { FAMILY_FACTS, instrumentFactsSchema, type InstrumentFacts } from '@tembrin/core';
+
+const name = z
+  .string('Give it a name.')
+  .trim()
+  .min(1, 'Give it a name.')
+  .max(60, 'A name has at most 60 characters.');
+
+const fields = { name, ...instrumentFactsSchema.shape };
+
+/** Facts that contradict each other, as issues beside the field. */
+function checkFacts(facts: InstrumentFacts, context: z.RefinementCtx) {
+  const family = FAMILY_FACTS[facts.family];
+  if (facts.kind !== null && !family.kinds.includes(facts.kind)) {
+    context.addIssue({ code: 'custom', path: ['kind'], message: `A ${facts.family} is not of the kind “${facts.kind}”.` });
+  }
+  if (facts.setUp.shoulderRest && !family.shoulderRest) {
+    context.addIssue({ code: 'custom', path: ['setUp', 'shoulderRest'], message: `A ${facts.family} takes no shoulder rest.` });
+  }
+}
+
+export const newInstrumentSchema = z.strictObject({ id: z.uuid().toLowerCase(), ...fields }).superRefine(checkFacts);
+export type NewInstrument = z.infer<typeof newInstrumentSchema>;
+
+/** A change replaces all facts but the family, which an instrument keeps. */
+export const instrumentChangeSchema = z.strictObject(fields).superRefine(checkFacts);
+export type InstrumentChange = z.infer<typeof instrumentChangeSchema>;
+
+export const instrumentSchema = z.object({
+  id: z.uuid(),
+  ...fields,
+  addedAt: z.iso.datetime(),
+  version: z.number().int().positive(),
+});
+export type Instrument = z.infer<typeof instrumentSchema>;

@@ -1,0 +1,3 @@
+export * from './hair';
+export * from './rosin';
+export * from './tension';

@@ -1,0 +1,86 @@
+/** The six families, as data. Tunings are listed from the lowest string to the highest [handbook 4]. */
+export const FAMILIES = ['violin', 'viola', 'cello', 'bass', 'guitar', 'harp'] as const;
+export type Family = (typeof FAMILIES)[number];
+
+export const KINDS = ['steel', 'classical', 'electric', 'lever', 'pedal'] as const;
+export type Kind = (typeof KINDS)[number];
+
+export const CASES = ['hard', 'soft', 'none'] as const;
+export type CaseKind = (typeof CASES)[number];
+
+export interface FamilyFacts {
+  /** Played with a bow: has hair, rosin and a stick to slacken. */
+  bowed: boolean;
+  kinds: readonly Kind[];
+  /** Named sizes, the usual one first; empty where size is not a choice. */
+  sizes: readonly string[];
+  /** Names of the strings, lowest first; empty for a harp, whose strings are counted. */
+  strings: readonly string[];
+  stringCount: number;
+  shoulderRest: boolean;
+  case: CaseKind;
+  endpin: boolean;
+}
+
+const bowed = {
+  bowed: true,
+  kinds: [],
+  stringCount: 4,
+  case: 'hard',
+} as const;
+
+export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
+  violin: {
+    ...bowed,
+    sizes: ['4/4', '3/4', '1/2', '1/4', '1/8', '1/16'],
+    strings: ['G', 'D', 'A', 'E'],
+    shoulderRest: true,
+    endpin: false,
+  },
+  viola: {
+    ...bowed,
+    sizes: ['4/4', '3/4', '1/2', '1/4'],
+    strings: ['C', 'G', 'D', 'A'],
+    shoulderRest: true,
+    endpin: false,
+  },
+  cello: {
+    ...bowed,
+    sizes: ['4/4', '3/4', '1/2', '1/4', '1/8'],
+    strings: ['C', 'G', 'D', 'A'],
+    shoulderRest: false,
+    case: 'soft',
+    endpin: true,
+  },
+  bass: {
+    ...bowed,
+    sizes: ['3/4', '4/4', '1/2', '1/4'],
+    strings: ['E', 'A', 'D', 'G'],
+    shoulderRest: false,
+    case: 'soft',
+    endpin: true,
+  },
+  guitar: {
+    bowed: false,
+    kinds: ['steel', 'classical', 'electric'],
+    sizes: ['4/4', '3/4', '1/2'],
+    strings: ['E', 'A', 'D', 'G', 'B', 'high E'],
+    stringCount: 6,
+    shoulderRest: false,
+    case: 'hard',
+    endpin: false,
+  },
+  harp: {
+    bowed: false,
+    kinds: ['lever', 'pedal'],
+    sizes: [],
+    strings: [],
+    stringCount: 34,
+    shoulderRest: false,
+    case: 'none',
+    endpin: false,
+  },
+};
+
+/** Strings a harp commonly has: 47 on a pedal harp; 34 is the common lever harp [handbook 4]. */
+export const HARP_STRINGS: Readonly<Record<'lever' | 'pedal', number>> = { lever: 34, pedal: 47 };

@@ -1,0 +1,86 @@
+import { z } from 'zod';
+
+/** Closing-round steps; routines say which family takes which, and in what order. */
+export const STEPS = [
+  'slacken',
+  'wipe-stick',
+  'wipe-strings',
+  'wipe-rosin',
+  'wipe-hands',
+  'rest-off',
+  'case',
+] as const;
+export type StepId = (typeof STEPS)[number];
+
+/** Why strings came off or hair was replaced. `on-record` is a fact entered about the past when nobody knows why. */
+export const FIT_REASONS = ['worn', 'broke', 'frayed', 'experiment', 'set', 'on-record'] as const;
+export type FitReason = (typeof FIT_REASONS)[number];
+
+const instant = z
+  .iso.datetime({ precision: 3, error: 'Write the time in UTC with milliseconds, like 2026-03-14T18:05:00.000Z.' })
+  .refine((text) => text >= '1900' && text < '2200', 'Give a date between 1900 and 2199.');
+const id = z.uuid('Ids are UUIDs made by the app.').toLowerCase();
+
+const payloads = {
+  /** The clock was started; the event's id is the session's id. */
+  'session-began': z.strictObject({}),
+  /** The clock was stopped. */
+  'session-ended': z.strictObject({ sessionId: id }),
+  /** A session entered afterwards: `occurredAt` is its beginning. */
+  'session-entered': z.strictObject({ endedAt: instant }),
+  /** New times for a session of either kind; the latest recorded correction holds. */
+  'session-corrected': z.strictObject({ sessionId: id, beganAt: instant, endedAt: instant }),
+  'step-done': z.strictObject({ step: z.enum(STEPS), sessionId: id.nullable() }),
+  'step-skipped': z.strictObject({ step: z.enum(STEPS), sessionId: id.nullable() }),
+  rosined: z.strictObject({}),
+  /** `strings`: positions, lowest string 0; null is the whole set. `known` false: date not known, counted from here. */
+  'strings-fitted': z.strictObject({
+    strings: z.array(z.number().int().min(0).max(59)).min(1, 'Say which strings were fitted.').max(60).nullable(),
+    reason: z.enum(FIT_REASONS),
+    known: z.boolean(),
+  }),
+  rehaired: z.strictObject({ reason: z.enum(['worn', 'routine', 'on-record']), known: z.boolean() }),
+  /** The yearly look at the hair, found good. */
+  'hair-looked-over': z.strictObject({}),
+  'checked-up': z.strictObject({ known: z.boolean() }),
+  /** Takes back an earlier event (or an earlier retraction). */
+  retracted: z.strictObject({ eventId: id }),
+} as const;
+
+export const EVENT_TYPES = Object.keys(payloads) as (keyof typeof payloads)[];
+export type EventType = keyof typeof payloads;
+
+function variant<T extends EventType>(type: T) {
+  return z.strictObject({
+    id,
+    instrumentId: id,
+    type: z.literal(type),
+    /** When it happened. */
+    occurredAt: instant,
+    /** When it was written down, on the device that made it. */
+    recordedAt: instant,
+    payload: payloads[type],
+  });
+}
+
+/** One line of the log. Append-only: a mistake is taken back by `retracted`, never changed. */
+export const logEventSchema = z.discriminatedUnion(
+  'type',
+  [
+    variant('session-began'),
+    variant('session-ended'),
+    variant('session-entered'),
+    variant('session-corrected'),
+    variant('step-done'),
+    variant('step-skipped'),
+    variant('rosined'),
+    variant('strings-fitted'),
+    variant('rehaired'),
+    variant('hair-looked-over'),
+    variant('checked-up'),
+    variant('retracted'),
+  ],
+  { error: (issue) => (issue.code === 'invalid_union' ? `Unknown event type. Known: ${EVENT_TYPES.join(', ')}.` : undefined) },
+);
+export type LogEvent = z.infer<typeof logEventSchema>;
+export type EventOf<T extends EventType> = Extract<LogEvent, { type: T }>;

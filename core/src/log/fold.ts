@@ -1,0 +1,106 @@
+import type { EventOf, LogEvent, StepId } from './events';
+import { playingFrom, type Playing } from './playing';
+import { liveEvents } from './retraction';
+import { sessionsFrom, type Session } from './sessions';
+
+export interface StepRecord {
+  eventId: string;
+  step: StepId;
+  done: boolean;
+  sessionId: string | null;
+  at: number;
+}
+
+export interface Mark {
+  eventId: string;
+  at: number;
+}
+
+export interface Fitting extends Mark {
+  strings: readonly number[] | null;
+  reason: EventOf<'strings-fitted'>['payload']['reason'];
+  known: boolean;
+}
+
+export interface KnownMark extends Mark {
+  known: boolean;
+}
+
+/** What one instrument's log amounts to. Every list is in order of time. */
+export interface InstrumentLog {
+  nowMs: number;
+  timeZone: string;
+  live: readonly LogEvent[];
+  sessions: readonly Session[];
+  /** The session whose clock is running, if one is. */
+  running: Session | null;
+  playing: Playing;
+  steps: readonly StepRecord[];
+  fittings: readonly Fitting[];
+  rehairs: readonly KnownMark[];
+  hairLooks: readonly Mark[];
+  rosinings: readonly Mark[];
+  checkups: readonly KnownMark[];
+}
+
+/**
+ * Folds one instrument's events into what they amount to at `nowMs`.
+ * Depends on the set of events only: late, repeated or disordered arrival changes nothing.
+ * @param events one instrument's events, in any order
+ * @param nowMs ms since 1970-01-01T00:00Z; events dated later do not count yet
+ * @param timeZone IANA name of the household's place
+ */
+export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: string): InstrumentLog {
+  const live = liveEvents(events);
+  const sessions = sessionsFrom(live, timeZone).filter((session) => session.beganAt <= nowMs);
+  const steps: StepRecord[] = [];
+  const fittings: Fitting[] = [];
+  const rehairs: KnownMark[] = [];
+  const hairLooks: Mark[] = [];
+  const rosinings: Mark[] = [];
+  const checkups: KnownMark[] = [];
+  for (const event of live) {
+    const mark = { eventId: event.id, at: Date.parse(event.occurredAt) };
+    if (mark.at > nowMs) continue;
+    switch (event.type) {
+      case 'step-done':
+      case 'step-skipped':
+        steps.push({ ...mark, ...event.payload, done: event.type === 'step-done' });
+        break;
+      case 'strings-fitted':
+        fittings.push({ ...mark, ...event.payload });
+        break;
+      case 'rehaired':
+        rehairs.push({ ...mark, known: event.payload.known });
+        break;
+      case 'hair-looked-over':
+        hairLooks.push(mark);
+        break;
+      case 'rosined':
+        rosinings.push(mark);
+        break;
+      case 'checked-up':
+        checkups.push({ ...mark, known: event.payload.known });
+        break;
+    }
+  }
+  return {
+    nowMs,
+    timeZone,
+    live,
+    sessions,
+    running: sessions.findLast((session) => session.endedAt === null) ?? null,
+    playing: playingFrom(sessions, nowMs),
+    steps,
+    fittings,
+    rehairs,
+    hairLooks,
+    rosinings,
+    checkups,
+  };
+}
+
+/** When a closing-round step was last done; null when it never was. */
+export function lastDone(log: InstrumentLog, step: StepId): number | null {
+  return log.steps.findLast((record) => record.done && record.step === step)?.at ?? null;
+}

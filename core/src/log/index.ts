@@ -1,0 +1,6 @@
+export * from './admission';
+export * from './events';
+export * from './fold';
+export * from './playing';
+export * from './retraction';
+export * from './sessions';

@@ -1,0 +1,2 @@
+export * from './life';
+export * from './on';

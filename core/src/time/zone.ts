@@ -1,0 +1,66 @@
+import { tzOffset } from '@date-fns/tz';
+import { DAY_MS, MINUTE_MS } from './units';
+
+/** A calendar day in a place: whole days since 1 January 1970 as that place's wall calendar counts them. */
+export type LocalDay = number;
+
+const STEP_MS = 7 * DAY_MS;
+/** Offset from UTC in ms at the start of each week, per zone. No place changes its clocks twice within a week. */
+const weekly = new Map<string, Map<number, number>>();
+
+function rawOffsetMs(instantMs: number, timeZone: string): number {
+  return Math.round(tzOffset(timeZone, new Date(instantMs)) * MINUTE_MS);
+}
+
+function weekOffsetMs(week: number, timeZone: string): number {
+  let weeks = weekly.get(timeZone);
+  if (!weeks) weekly.set(timeZone, (weeks = new Map()));
+  let offset = weeks.get(week);
+  if (offset === undefined) weeks.set(week, (offset = rawOffsetMs(week * STEP_MS, timeZone)));
+  return offset;
+}
+
+/**
+ * Whether the runtime knows an IANA time zone.
+ * @param timeZone such as "Europe/Lisbon" or "UTC"
+ */
+export function isTimeZone(timeZone: string): boolean {
+  return timeZone.length > 0 && Number.isFinite(tzOffset(timeZone, new Date(0)));
+}
+
+/**
+ * Offset of a place's wall clock from UTC.
+ * @param instantMs ms since 1970-01-01T00:00Z
+ * @param timeZone IANA name
+ * @returns ms, positive east of Greenwich
+ */
+export function offsetMs(instantMs: number, timeZone: string): number {
+  const week = Math.floor(instantMs / STEP_MS);
+  const before = weekOffsetMs(week, timeZone);
+  return before === weekOffsetMs(week + 1, timeZone) ? before : rawOffsetMs(instantMs, timeZone);
+}
+
+/**
+ * The calendar day an instant falls on in a place.
+ * @param instantMs ms since 1970-01-01T00:00Z
+ * @param timeZone IANA name
+ */
+export function localDay(instantMs: number, timeZone: string): LocalDay {
+  return Math.floor((instantMs + offsetMs(instantMs, timeZone)) / DAY_MS);
+}
+
+/**
+ * The first instant of a calendar day in a place; where the clocks skip midnight, the first instant that exists.
+ * @returns ms since 1970-01-01T00:00Z
+ */
+export function startOfLocalDay(day: LocalDay, timeZone: string): number {
+  const wall = day * DAY_MS;
+  const guess = wall - offsetMs(wall, timeZone);
+  const exact = wall - offsetMs(guess, timeZone);
+  return localDay(exact, timeZone) === day ? exact : wall - offsetMs(exact, timeZone);
+}
+
+/** Weekday of a calendar day: 0 Monday … 6 Sunday. (Day 0, 1 January 1970, was a Thursday.) */
+export function weekdayOf(day: LocalDay): number {
+  return (((day + 3) % 7) + 7) % 7;
+}

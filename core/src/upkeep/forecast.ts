@@ -1,0 +1,93 @@
+import { errorFunction, probit } from 'simple-statistics';
+import type { InstrumentLog } from '../log';
+import { DAY_MS, HOUR_MS } from '../time';
+import { projectedHours, type Pace } from './pace';
+import { wearAt, type Life } from './wear';
+
+/** When something is due: the 10, 50 and 90 % points, ms since 1970-01-01T00:00Z. */
+export interface Window {
+  early: number;
+  middle: number;
+  late: number;
+}
+
+/** Farthest a forecast looks, in days; past it the window's end is held there. */
+const HORIZON_DAYS = 60 * 365;
+const PRECISION_MS = HOUR_MS;
+
+function normalCdf(z: number): number {
+  return 0.5 * (1 + errorFunction(z / Math.SQRT2));
+}
+
+/** Nine equally likely values of a standard normal: the middles of nine equal slices. */
+const NODES = Array.from({ length: 9 }, (_, at) => probit((at + 0.5) / 9));
+
+/** Equally likely factors by which the coming playing may differ from the estimate; median 1. */
+export function playingFactors(logSd: number): number[] {
+  return NODES.map((z) => Math.exp(logSd * z));
+}
+
+/**
+ * First instant at which a rising chance reaches a level, by bisection.
+ * @param chance non-decreasing from 0 to 1
+ * @returns ms, to the hour; `toMs` when the level is not reached by then
+ */
+export function firstReaching(chance: (atMs: number) => number, level: number, fromMs: number, toMs: number): number {
+  if (chance(toMs) < level) return toMs;
+  let low = fromMs;
+  let high = toMs;
+  while (high - low > PRECISION_MS) {
+    const middle = (low + high) / 2;
+    if (chance(middle) >= level) high = middle;
+    else low = middle;
+  }
+  return high;
+}
+
+/**
+ * Chance that a part on two clocks is spent by an instant: lives spread log-normally about the rule, and the playing
+ * still to come is uncertain too. What lies in the past is taken from the log as it was.
+ */
+export function chanceSpent(life: Life, log: InstrumentLog, pace: Pace, fittedAt: number, atMs: number): number {
+  const past = wearAt(life, log.playing, fittedAt, Math.min(atMs, log.nowMs));
+  if (atMs <= log.nowMs) return past <= 0 ? 0 : normalCdf(Math.log(past) / life.logSd);
+  const days = (atMs - Math.max(log.nowMs, fittedAt)) / DAY_MS;
+  const hours = projectedHours(pace, log.nowMs, atMs, log.timeZone);
+  const factors = playingFactors(pace.logSd);
+  const total = factors.reduce((chance, factor) => {
+    const worn = past + (factor * hours) / life.hours + days / life.days;
+    return chance + normalCdf(Math.log(worn) / life.logSd);
+  }, 0);
+  return total / factors.length;
+}
+
+/**
+ * The window in which a part on two clocks is spent: 10, 50 and 90 % points of `chanceSpent`.
+ * @param fittedAt when it was fitted, ms
+ */
+export function spentWindow(life: Life, log: InstrumentLog, pace: Pace, fittedAt: number): Window {
+  const chance = (atMs: number) => chanceSpent(life, log, pace, fittedAt, atMs);
+  const horizon = Math.max(log.nowMs, fittedAt) + HORIZON_DAYS * DAY_MS;
+  const at = (level: number) => firstReaching(chance, level, fittedAt, horizon);
+  return { early: at(0.1), middle: at(0.5), late: at(0.9) };
+}
+
+/**
+ * When a budget of playing runs out, counting from now; with no spread in the budget, only the playing is uncertain.
+ * @param hoursLeft negative when it has run out already
+ * @returns ms; for a budget already spent, the past instant at which it was
+ */
+export function budgetReached(hoursLeft: number, log: InstrumentLog, pace: Pace): number {
+  const { begins, ends, hoursBefore } = log.playing;
+  if (hoursLeft <= 0) {
+    let owed = -hoursLeft;
+    for (let at = begins.length - 1; at >= 0; at--) {
+      const hours = (ends[at]! - begins[at]!) / HOUR_MS;
+      if (owed <= hours) return ends[at]! - owed * HOUR_MS;
+      owed -= hours;
+    }
+    return hoursBefore.length > 0 ? begins[0]! : log.nowMs;
+  }
+  const reached = (atMs: number) => projectedHours(pace, log.nowMs, atMs, log.timeZone) / hoursLeft;
+  return firstReaching(reached, 1, log.nowMs, log.nowMs + HORIZON_DAYS * DAY_MS);
+}

@@ -1,0 +1,207 @@
+import { addMonths } from 'date-fns';
+import { tz } from '@date-fns/tz';
+import { bowTension, HAIR_LIFE, HAIR_LOOK_DAYS, rosinBudget, type BowTension, type RosinBudget } from '../bow';
+import { FAMILY_FACTS, type InstrumentFacts } from '../instruments';
+import { hoursBetween, type InstrumentLog } from '../log';
+import { stringLife, stringsOn, type LifeBasis, type StringOn } from '../strings';
+import { DAY_MS } from '../time';
+import { budgetReached, chanceSpent, spentWindow, type Window } from './forecast';
+import { paceFrom, type Pace } from './pace';
+import { residueOf, SETTLING_DAYS, type ZoneResidue } from './residue';
+import { CHECKUP_MONTHS, type Schools } from './schools';
+import { wearAt, type Life } from './wear';
+
+export type PartId = 'strings' | 'hair' | 'rosin' | 'residue' | 'checkup';
+
+/** well: nothing to do; soon: the window has come near; now: more likely due than not; unknown: a date is missing. */
+export type ThreadState = 'well' | 'soon' | 'now' | 'unknown';
+
+interface ThreadBase {
+  state: ThreadState;
+  /** The left end: when the part was fitted, rosined, wiped, checked; null when not known. */
+  from: number | null;
+  /** The frayed stretch; null when there is nothing to forecast. */
+  window: Window | null;
+}
+
+/** Figures every two-clock part shows. */
+export interface TwoClock {
+  life: Life;
+  hoursPlayed: number;
+  daysOn: number;
+  wear: number;
+  /** Chance that it is spent by now. */
+  chance: number;
+}
+
+export interface StringsThread extends ThreadBase {
+  part: 'strings';
+  on: StringOn[];
+  /** Positions whose fitting decides the thread: the most worn. */
+  oldest: number[];
+  basis: LifeBasis;
+  clock: TwoClock | null;
+}
+
+export interface HairThread extends ThreadBase {
+  part: 'hair';
+  clock: TwoClock | null;
+  /** When the yearly look is due, ms; null when neither rehair nor look is on record. */
+  lookDueAt: number | null;
+  tension: BowTension;
+}
+
+export interface RosinThread extends ThreadBase {
+  part: 'rosin';
+  minutes: number;
+  budget: RosinBudget & { scale: number; rosinings: number };
+}
+
+export interface ResidueThread extends ThreadBase {
+  part: 'residue';
+  zones: ZoneResidue[];
+  /** The zone unwiped longest; null when all are clean. */
+  worst: ZoneResidue | null;
+}
+
+export interface CheckupThread extends ThreadBase {
+  part: 'checkup';
+  months: number;
+}
+
+/** One part's condition and forecast, with the figures behind it. */
+export type Thread = StringsThread | HairThread | RosinThread | ResidueThread | CheckupThread;
+
+/** How long before the window opens a part is called "soon", in days. */
+const NOTICE_DAYS = 14;
+/** A checkup is a visit to arrange: its window reaches a month to either side. From memory. */
+const CHECKUP_SLACK_MONTHS = 1;
+/** Residue is due the evening it was made: fresh until it settles. */
+const WIPE_WITHIN_DAYS = 1;
+
+function stateIn(window: Window, nowMs: number, noticeDays = NOTICE_DAYS): ThreadState {
+  if (nowMs >= window.middle) return 'now';
+  return nowMs >= window.early - noticeDays * DAY_MS ? 'soon' : 'well';
+}
+
+function twoClock(life: Life, log: InstrumentLog, pace: Pace, fittedAt: number): TwoClock {
+  return {
+    life,
+    hoursPlayed: hoursBetween(log.playing, fittedAt, log.nowMs),
+    daysOn: Math.max(0, log.nowMs - fittedAt) / DAY_MS,
+    wear: wearAt(life, log.playing, fittedAt, log.nowMs),
+    chance: chanceSpent(life, log, pace, fittedAt, log.nowMs),
+  };
+}
+
+function stringsThread(facts: InstrumentFacts, log: InstrumentLog, pace: Pace): StringsThread {
+  const { basis, ...life } = stringLife(facts.family, facts.kind);
+  const on = stringsOn(log, facts.stringCount);
+  const fitted = on.flatMap(({ fitting }) => (fitting ? [fitting.at] : []));
+  const from = fitted.length === on.length ? Math.min(...fitted) : null;
+  const oldest = on.filter(({ fitting }) => (fitting?.at ?? null) === from);
+  const known = from !== null && oldest.every(({ fitting }) => fitting?.known);
+  const common = { part: 'strings' as const, on, oldest: oldest.map(({ position }) => position), basis };
+  if (from === null) return { ...common, state: 'unknown', from, window: null, clock: null };
+  const window = spentWindow(life, log, pace, from);
+  const clock = twoClock(life, log, pace, from);
+  const state = stateIn(window, log.nowMs);
+  return { ...common, state: !known && state === 'well' ? 'unknown' : state, from, window, clock };
+}
+
+function hairThread(log: InstrumentLog, pace: Pace): HairThread {
+  const rehair = log.rehairs.at(-1);
+  const tension = bowTension(log, rehair?.at);
+  const looks = [rehair?.known ? rehair.at : null, log.hairLooks.at(-1)?.at ?? null].filter((at) => at !== null);
+  const lookDueAt = looks.length > 0 ? Math.max(...looks) + HAIR_LOOK_DAYS * DAY_MS : null;
+  const common = { part: 'hair' as const, lookDueAt, tension };
+  if (!rehair) return { ...common, state: 'unknown', from: null, window: null, clock: null };
+  const window = spentWindow(HAIR_LIFE, log, pace, rehair.at);
+  let state = stateIn(window, log.nowMs);
+  if (state === 'well' && !rehair.known) state = 'unknown';
+  if (state !== 'now' && lookDueAt !== null && log.nowMs >= lookDueAt) state = 'soon';
+  return { ...common, state, from: rehair.at, window, clock: twoClock(HAIR_LIFE, log, pace, rehair.at) };
+}
+
+function rosinThread(log: InstrumentLog, pace: Pace): RosinThread {
+  const budget = rosinBudget(log);
+  const from = log.rosinings.at(-1)?.at ?? null;
+  const minutes = hoursBetween(log.playing, from ?? -Infinity, log.nowMs) * 60;
+  const reached = (limit: number) => budgetReached((limit - minutes) / 60, log, pace);
+  const window = {
+    early: reached(budget.dueFrom),
+    middle: reached(budget.budget),
+    late: reached(budget.overduePast),
+  };
+  const state = minutes >= budget.budget ? 'now' : minutes >= budget.dueFrom ? 'soon' : from === null ? 'unknown' : 'well';
+  return { part: 'rosin', state, from, window, minutes, budget };
+}
+
+function residueThread(facts: InstrumentFacts, log: InstrumentLog): ResidueThread {
+  const zones = residueOf(facts, log);
+  const dirty = zones.filter((zone) => zone.since !== null);
+  const worst = dirty.reduce<ZoneResidue | null>((a, b) => (a && a.since! <= b.since! ? a : b), null);
+  if (!worst) {
+    const wipes = zones.flatMap(({ wipedAt }) => wipedAt ?? []);
+    return { part: 'residue', state: 'well', from: wipes.length > 0 ? Math.max(...wipes) : null, window: null, zones, worst };
+  }
+  const since = worst.since!;
+  const window = {
+    early: since,
+    middle: since + WIPE_WITHIN_DAYS * DAY_MS,
+    late: since + SETTLING_DAYS * DAY_MS,
+  };
+  const playing = log.running !== null && since >= log.running.beganAt;
+  const state = playing ? 'well' : log.nowMs >= window.middle ? 'now' : 'soon';
+  return { part: 'residue', state, from: worst.wipedAt ?? since, window, zones, worst };
+}
+
+function checkupThread(log: InstrumentLog, schools: Schools): CheckupThread {
+  const months = CHECKUP_MONTHS[schools.checkup];
+  const last = log.checkups.at(-1);
+  if (!last) return { part: 'checkup', state: 'unknown', from: null, window: null, months };
+  const after = (count: number) => addMonths(last.at, count, { in: tz(log.timeZone) }).getTime();
+  const window = {
+    early: after(months - CHECKUP_SLACK_MONTHS),
+    middle: after(months),
+    late: after(months + CHECKUP_SLACK_MONTHS),
+  };
+  const state = stateIn(window, log.nowMs, 0);
+  return { part: 'checkup', state: state === 'well' && !last.known ? 'unknown' : state, from: last.at, window, months };
+}
+
+/** Everything computed about one instrument at one moment. */
+export interface Condition {
+  threads: Thread[];
+  pace: Pace;
+  tension: BowTension | null;
+}
+
+/**
+ * An instrument's condition and forecast: one thread a part.
+ * @param log what `foldLog` gives; its `nowMs` is the moment judged
+ * @param observedFrom when the household began to record this instrument, ms
+ * @returns threads in the order strings, hair, rosin, residue, checkup; those the family has
+ */
+export function conditionOf(facts: InstrumentFacts, log: InstrumentLog, schools: Schools, observedFrom: number): Condition {
+  const pace = paceFrom(log, observedFrom);
+  const threads: Thread[] = [stringsThread(facts, log, pace)];
+  let tension: BowTension | null = null;
+  if (FAMILY_FACTS[facts.family].bowed) {
+    const hair = hairThread(log, pace);
+    tension = hair.tension;
+    threads.push(hair, rosinThread(log, pace));
+  }
+  threads.push(residueThread(facts, log), checkupThread(log, schools));
+  return { threads, pace, tension };
+}
+
+const URGENCY: Readonly<Record<ThreadState, number>> = { now: 0, soon: 1, unknown: 2, well: 3 };
+
+/** Threads with what is due first; of equal state, the one whose window opens first. */
+export function byUrgency(threads: readonly Thread[]): Thread[] {
+  return [...threads].sort(
+    (a, b) =>
+      URGENCY[a.state] - URGENCY[b.state] || (a.window?.middle ?? Infinity) - (b.window?.middle ?? Infinity),
+  );
+}

@@ -1,0 +1,21 @@
+import { hoursBetween, type Playing } from '../log';
+import { DAY_MS } from '../time';
+
+/** A part's life on two clocks: playing hours H and elapsed days D. Wear u = hours/H + days/D; spent at u = 1. */
+export interface Life {
+  hours: number;
+  days: number;
+  /** Spread: sd of the natural logarithm of the life. */
+  logSd: number;
+}
+
+/** Wear after so many hours of playing and days of age; dimensionless, 1 when an average part is spent. */
+export function wear(life: Life, hours: number, days: number): number {
+  return hours / life.hours + days / life.days;
+}
+
+/** Wear of a part at an instant, from the log. 0 before it was fitted. */
+export function wearAt(life: Life, playing: Playing, fittedAt: number, atMs: number): number {
+  if (atMs <= fittedAt) return 0;
+  return wear(life, hoursBetween(playing, fittedAt, atMs), (atMs - fittedAt) / DAY_MS);
+}

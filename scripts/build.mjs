@@ -1,0 +1,68 @@
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
+import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import { ensurePackages, fingerprint, onceFor, ROOT, run } from './lib/project.mjs';
+
+export const DIST = join(ROOT, 'app/dist');
+const FONTS = join(ROOT, 'app/assets/fonts');
+const INPUTS = ['app', 'core', 'contract', 'package-lock.json', 'scripts/build.mjs'];
+const COMPRESSIBLE = /\.(js|css|html|json|svg|ttf|ico|map)$/;
+
+/** Faces the app uses, cut to the letters of Latin-script languages and packed as WOFF2. */
+const FACES = [
+  ['literata', '500Medium', 'Literata_500Medium'],
+  ['atkinson-hyperlegible-next', '400Regular', 'AtkinsonHyperlegibleNext_400Regular'],
+  ['atkinson-hyperlegible-next', '600SemiBold', 'AtkinsonHyperlegibleNext_600SemiBold'],
+];
+const LETTERS = [[0x20, 0x7e], [0xa0, 0x17f], [0x218, 0x21b], [0x2010, 0x2027], [0x2030, 0x203a], [0x2190, 0x2193], [0x2212, 0x2212], [0x2248, 0x2265], [0x20ac, 0x20ac], [0x266d, 0x266f]];
+
+/** Makes the font files from the packages they ship in. */
+export async function makeFonts() {
+  const { default: subsetFont } = await import('subset-font');
+  const letters = LETTERS.flatMap(([from, to]) => Array.from({ length: to - from + 1 }, (_, at) => String.fromCodePoint(from + at))).join('');
+  mkdirSync(FONTS, { recursive: true });
+  for (const [family, weight, face] of FACES) {
+    const target = join(FONTS, `${face}.woff2`);
+    if (existsSync(target)) continue;
+    const source = readFileSync(join(ROOT, `node_modules/@expo-google-fonts/${family}/${weight}/${face}.ttf`));
+    writeFileSync(target, await subsetFont(source, letters, { targetFormat: 'woff2' }));
+  }
+}
+
+function* filesIn(folder) {
+  for (const name of readdirSync(folder)) {
+    const path = join(folder, name);
+    if (statSync(path).isDirectory()) yield* filesIn(path);
+    else yield path;
+  }
+}
+
+function precompress(folder) {
+  for (const file of [...filesIn(folder)]) {
+    if (!COMPRESSIBLE.test(file)) continue;
+    const content = readFileSync(file);
+    const params = { [constants.BROTLI_PARAM_QUALITY]: 11, [constants.BROTLI_PARAM_SIZE_HINT]: content.length };
+    writeFileSync(`${file}.br`, brotliCompressSync(content, { params }));
+    writeFileSync(`${file}.gz`, gzipSync(content, { level: 9 }));
+  }
+}
+
+/** Builds the web app into app/dist unless what is there was made from the same sources. */
+export async function build() {
+  await makeFonts();
+  const made = onceFor(join(ROOT, '.build/web'), existsSync(DIST) ? fingerprint(INPUTS) : `${fingerprint(INPUTS)}!`, () => {
+    console.log('Building the app …');
+    rmSync(DIST, { recursive: true, force: true });
+    const env = { ...process.env, EXPO_OFFLINE: '1', CI: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' };
+    run(process.execPath, [join(ROOT, 'node_modules/expo/bin/cli'), 'export', '--platform', 'web', '--output-dir', 'dist'], { cwd: join(ROOT, 'app'), env, stdio: ['ignore', 'ignore', 'inherit'] });
+    precompress(DIST);
+  });
+  if (made) writeFileSync(join(ROOT, '.build/web'), fingerprint(INPUTS));
+  return DIST;
+}
+
+if (process.argv[1] === fileURLToPath(import.meta.url)) {
+  ensurePackages();
+  await build();
+}

@@ -1,0 +1,64 @@
+import { API_ROOT } from '@tembrin/contract';
+import compression from 'compression';
+import express, { type Express } from 'express';
+import type { Logger } from 'pino';
+import { pinoHttp } from 'pino-http';
+import type { Config } from './config';
+import type { Database } from './database/connect';
+import { apiDescription } from './http/description';
+import { noSuchRoute, problemAnswers } from './http/errors';
+import { operationsRouter } from './http/operations';
+import { pages } from './http/pages';
+import { attemptLimits, ownPagesOnly, securityHeaders } from './http/security';
+import { signInSessions } from './http/sessions';
+import type { DemoShelf } from './jobs/demo-shelf';
+import { handlersFor } from './routes/handlers';
+
+export interface AppParts {
+  config: Pick<Config, 'SESSION_SECRET' | 'STATIC_DIR' | 'TRUSTED_PROXIES' | 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'>;
+  database: Database;
+  demos: DemoShelf;
+  log: Logger;
+  checkResponses?: boolean;
+}
+
+const UUID = /[0-9a-f]{8}-[0-9a-f-]{27}/gi;
+
+/** Puts the server together. `stop` ends its timers. */
+export function createApp({ config, database, demos, log, checkResponses = false }: AppParts): {
+  app: Express;
+  stop: () => void;
+} {
+  const app = express();
+  const sessions = signInSessions(database.sequelize, config.SESSION_SECRET);
+  app.set('trust proxy', config.TRUSTED_PROXIES);
+  app.disable('x-powered-by');
+  app.use(
+    pinoHttp({
+      logger: log,
+      // Neither addresses, cookies nor ids: a log line says what was asked and how it went.
+      serializers: {
+        req: ({ method, url }: { method: string; url: string }) => ({ method, path: url.split('?')[0]!.replaceAll(UUID, ':id') }),
+        res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
+      },
+      customLogLevel: (_request, { statusCode }) => (statusCode >= 500 ? 'error' : 'debug'),
+    }),
+  );
+  app.use(securityHeaders());
+  app.use(compression());
+
+  app.use(API_ROOT, ownPagesOnly, express.json({ limit: '1mb' }), sessions.handler);
+  app.get(`${API_ROOT}/openapi.json`, (_request, response) => response.json(apiDescription()));
+  app.use(
+    operationsRouter({
+      handlers: handlersFor(database, demos),
+      database,
+      limits: attemptLimits(config.SIGN_IN_LIMIT, config.OPENING_LIMIT),
+      checkResponses,
+    }),
+  );
+  if (config.STATIC_DIR) app.use(pages(config.STATIC_DIR));
+  app.use(noSuchRoute);
+  app.use(problemAnswers(log));
+  return { app, stop: sessions.stop };
+}

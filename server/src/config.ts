@@ -1,0 +1,34 @@
+import { z } from 'zod';
+
+const port = z.coerce.number().int().min(0).max(65535);
+
+const configSchema = z.object({
+  HOST: z.string().default('127.0.0.1'),
+  PORT: port.default(4317),
+  DATABASE_HOST: z.string().default('127.0.0.1'),
+  DATABASE_PORT: port,
+  DATABASE_NAME: z.string().default('tembrin'),
+  DATABASE_USER: z.string().default('tembrin_app'),
+  DATABASE_PASSWORD: z.string().min(1),
+  /** Signs session cookies; the same for every server process on one database. */
+  SESSION_SECRET: z.string().min(32),
+  /** Folder of the exported web build; without it only the API is served. */
+  STATIC_DIR: z.string().optional(),
+  /** Number of proxies in front that may be believed about the client's address and TLS. */
+  TRUSTED_PROXIES: z.coerce.number().int().min(0).default(0),
+  /** Sign-in attempts for one address, and account or demo requests from one place, in 15 minutes. */
+  SIGN_IN_LIMIT: z.coerce.number().int().min(1).default(10),
+  OPENING_LIMIT: z.coerce.number().int().min(1).default(60),
+  LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
+});
+export type Config = z.infer<typeof configSchema>;
+
+/**
+ * Reads the server's settings from environment variables.
+ * @throws Error naming each setting that is missing or wrong
+ */
+export function readConfig(env: Record<string, string | undefined>): Config {
+  const result = configSchema.safeParse(env);
+  if (result.success) return result.data;
+  throw new Error(`Settings are missing or wrong:\n${z.prettifyError(result.error)}`);
+}

@@ -1,0 +1,30 @@
+import { Sequelize } from 'sequelize';
+import { defineModels, type Models } from './models';
+
+export interface DatabaseAddress {
+  host: string;
+  port: number;
+  name: string;
+  user: string;
+  password: string;
+}
+
+export interface Database {
+  sequelize: Sequelize;
+  models: Models;
+  close(): Promise<void>;
+}
+
+/** Opens a pool of connections to MariaDB. Times go in and out as UTC. */
+export function connect({ host, port, name, user, password }: DatabaseAddress): Database {
+  const sequelize = new Sequelize(name, user, password, {
+    dialect: 'mariadb',
+    host,
+    port,
+    logging: false,
+    timezone: '+00:00',
+    pool: { max: 8, acquire: 15_000 },
+    define: { timestamps: false, underscored: false },
+  });
+  return { sequelize, models: defineModels(sequelize), close: () => sequelize.close() };
+}

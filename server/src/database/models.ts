@@ -1,0 +1,128 @@
+import {
+  DataTypes,
+  Model,
+  type InferAttributes,
+  type InferCreationAttributes,
+  type ModelStatic,
+  type Sequelize,
+} from 'sequelize';
+
+export interface HouseholdRow extends Model<InferAttributes<HouseholdRow>, InferCreationAttributes<HouseholdRow>> {
+  id: string;
+  name: string;
+  timeZone: string;
+  schools: string;
+  demo: boolean;
+  /** A demo library nobody has opened yet has null here. */
+  openedAt: Date | null;
+  createdAt: Date;
+  version: number;
+}
+
+export interface AccountRow extends Model<InferAttributes<AccountRow>, InferCreationAttributes<AccountRow>> {
+  id: string;
+  householdId: string;
+  email: string;
+  passwordHash: string;
+  createdAt: Date;
+}
+
+export interface InstrumentRow extends Model<InferAttributes<InstrumentRow>, InferCreationAttributes<InstrumentRow>> {
+  householdId: string;
+  id: string;
+  name: string;
+  family: string;
+  kind: string | null;
+  size: string | null;
+  stringCount: number;
+  since: string | null;
+  setUp: string;
+  addedAt: Date;
+  version: number;
+}
+
+export interface EventRow extends Model<InferAttributes<EventRow>, InferCreationAttributes<EventRow>> {
+  seq: number | null;
+  householdId: string;
+  id: string;
+  instrumentId: string;
+  type: string;
+  occurredAt: Date;
+  recordedAt: Date;
+  receivedAt: Date;
+  payload: string;
+}
+
+export interface Models {
+  Household: ModelStatic<HouseholdRow>;
+  Account: ModelStatic<AccountRow>;
+  Instrument: ModelStatic<InstrumentRow>;
+  Event: ModelStatic<EventRow>;
+}
+
+const id = () => ({ type: DataTypes.UUID, allowNull: false }) as const;
+const text = (length: number) => ({ type: DataTypes.STRING(length), allowNull: false }) as const;
+const time = () => ({ type: DataTypes.DATE(3), allowNull: false }) as const;
+const version = () => ({ type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 }) as const;
+
+/** Declares the tables of the migrations to Sequelize. The sign-in sessions' model is the one the session store looks up by name. */
+export function defineModels(sequelize: Sequelize): Models {
+  sequelize.define(
+    'Session',
+    { sid: { type: DataTypes.STRING(64), primaryKey: true }, expires: DataTypes.DATE(3), data: DataTypes.TEXT },
+    { tableName: 'sessions', timestamps: true },
+  );
+  return {
+    Household: sequelize.define<HouseholdRow>(
+      'Household',
+      {
+        id: { ...id(), primaryKey: true },
+        name: text(80),
+        timeZone: text(64),
+        schools: { type: DataTypes.TEXT, allowNull: false },
+        demo: { type: DataTypes.BOOLEAN, allowNull: false },
+        openedAt: { type: DataTypes.DATE(3), allowNull: true },
+        createdAt: time(),
+        version: version(),
+      },
+      { tableName: 'households' },
+    ),
+    Account: sequelize.define<AccountRow>(
+      'Account',
+      { id: { ...id(), primaryKey: true }, householdId: id(), email: text(254), passwordHash: text(255), createdAt: time() },
+      { tableName: 'accounts' },
+    ),
+    Instrument: sequelize.define<InstrumentRow>(
+      'Instrument',
+      {
+        householdId: { ...id(), primaryKey: true },
+        id: { ...id(), primaryKey: true },
+        name: text(60),
+        family: text(16),
+        kind: { type: DataTypes.STRING(16), allowNull: true },
+        size: { type: DataTypes.STRING(12), allowNull: true },
+        stringCount: { type: DataTypes.INTEGER, allowNull: false },
+        since: { type: DataTypes.DATEONLY, allowNull: true },
+        setUp: { type: DataTypes.TEXT, allowNull: false },
+        addedAt: time(),
+        version: version(),
+      },
+      { tableName: 'instruments' },
+    ),
+    Event: sequelize.define<EventRow>(
+      'Event',
+      {
+        seq: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+        householdId: id(),
+        id: id(),
+        instrumentId: id(),
+        type: text(40),
+        occurredAt: time(),
+        recordedAt: time(),
+        receivedAt: time(),
+        payload: { type: DataTypes.TEXT, allowNull: false },
+      },
+      { tableName: 'events' },
+    ),
+  };
+}

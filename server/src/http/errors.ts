@@ -1,0 +1,40 @@
+import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type { Logger } from 'pino';
+import { ConnectionError } from 'sequelize';
+import { problem, ProblemError } from './problems';
+import type { Problem } from '@tembrin/contract';
+
+export const noSuchRoute: RequestHandler = (_request, response) => {
+  response.status(404).type('application/problem+json');
+  response.json(problem(404, 'no-such-route', 'There is nothing at this address.'));
+};
+
+/** Turns whatever was thrown into a problem document; what nobody foresaw is logged and answered without detail. */
+export function problemAnswers(log: Logger): ErrorRequestHandler {
+  return (error: unknown, _request, response, next) => {
+    if (response.headersSent) return next(error);
+    const answer = problemOf(error);
+    if (answer.status >= 500) log.error({ err: error }, 'request failed');
+    response.status(answer.status).type('application/problem+json');
+    response.json(answer);
+  };
+}
+
+function problemOf(error: unknown): Problem {
+  if (error instanceof ProblemError) return error.problem;
+  if (error instanceof ConnectionError) {
+    return problem(503, 'no-database', 'The server cannot reach its database. Nothing is lost; try again in a minute.');
+  }
+  switch ((error as { type?: string } | null)?.type) {
+    case 'entity.too.large':
+      return problem(413, 'too-large', 'That is more than one request may carry. Send it in smaller parts.');
+    case 'entity.parse.failed':
+    case 'encoding.unsupported':
+    case 'charset.unsupported':
+    case 'request.size.invalid':
+    case 'request.aborted':
+      return problem(400, 'unreadable', 'The request is not readable JSON. Check it and send it again.');
+  }
+  if (error instanceof URIError) return problem(400, 'unreadable', 'The address is not readable. Check it.');
+  return problem(500, 'unforeseen', 'Something failed on the server. What you entered is kept on this device; try again in a minute.');
+}

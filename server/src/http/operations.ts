@@ -1,0 +1,84 @@
+import {
+  API_ROOT,
+  operations,
+  type BodyOf,
+  type Operation,
+  type OperationId,
+  type ParamsOf,
+  type QueryOf,
+  type ResponseOf,
+} from '@tembrin/contract';
+import { Router, type Request, type RequestHandler, type Response } from 'express';
+import type { z } from 'zod';
+import type { Database } from '../database/connect';
+import { HouseholdScope } from '../store/scope';
+import { fail, invalid, ProblemError } from './problems';
+
+/** What a handler is given: everything checked already. */
+export interface Call<I extends OperationId> {
+  params: ParamsOf<I>;
+  query: QueryOf<I>;
+  body: BodyOf<I>;
+  /** Version from `If-Match`, for versioned operations. */
+  version: number;
+  request: Request;
+  scope: (typeof operations)[I]['access'] extends 'household' ? HouseholdScope : undefined;
+}
+
+export type Handlers = { [I in OperationId]: (call: Call<I>) => Promise<ResponseOf<I>> };
+
+export interface RouterOptions {
+  handlers: Handlers;
+  database: Database;
+  limits: RequestHandler[];
+  /** Check answers against the contract too; for tests. */
+  checkResponses: boolean;
+}
+
+/** Binds every operation of the contract to its handler. There are no other routes under the API root. */
+export function operationsRouter({ handlers, database, limits, checkResponses }: RouterOptions): Router {
+  const router = Router();
+  for (const [id, operation] of Object.entries(operations) as [OperationId, Operation][]) {
+    const handle = handlers[id] as (call: unknown) => Promise<unknown>;
+    const answer = async (request: Request, response: Response) => {
+      const scope = operation.access === 'household' ? scopeOf(request, database) : undefined;
+      const call = {
+        params: checked(operation.params, request.params),
+        query: checked(operation.query, request.query),
+        body: checked(operation.body, request.body),
+        version: operation.versioned ? versionOf(request) : 0,
+        request,
+        scope,
+      };
+      const result = await handle(call);
+      response.setHeader('Cache-Control', 'no-store');
+      if (operation.status === 204) return void response.status(204).end();
+      if (checkResponses) operation.response?.parse(result);
+      const version = (result as { version?: number }).version;
+      if (version !== undefined) response.setHeader('ETag', `"${version}"`);
+      response.status(operation.status).json(result);
+    };
+    router[operation.method](`${API_ROOT}${operation.path}`, ...(operation.limited ? limits : []), answer);
+  }
+  return router;
+}
+
+function scopeOf({ session }: Request, database: Database): HouseholdScope {
+  if (!session.identity) {
+    fail(401, 'signed-out', 'You are not signed in, or it has been too long. Sign in again; what is on this device is kept.');
+  }
+  return new HouseholdScope(database, session.identity);
+}
+
+function checked(schema: z.ZodType | undefined, value: unknown): unknown {
+  if (!schema) return undefined;
+  const result = schema.safeParse(value);
+  if (!result.success) throw new ProblemError(invalid(result.error));
+  return result.data;
+}
+
+function versionOf({ headers }: Request): number {
+  const match = /^"(\d+)"$/.exec(headers['if-match'] ?? '');
+  if (!match) fail(428, 'version-missing', 'Say which version you saw with If-Match, like If-Match: "3".');
+  return Number(match[1]);
+}

@@ -1,0 +1,35 @@
+import { readFileSync } from 'node:fs';
+import type { ServerResponse } from 'node:http';
+import { join } from 'node:path';
+import { Router } from 'express';
+import expressStaticGzip from 'express-static-gzip';
+
+const HASHED = /-[0-9a-f]{32}\.|\.[0-9a-f]{32}\./;
+
+function cacheHeaders(response: ServerResponse, file: string) {
+  const lasting = HASHED.test(file);
+  response.setHeader('Cache-Control', lasting ? 'public, max-age=31536000, immutable' : 'no-cache');
+}
+
+/**
+ * Serves the exported web build, precompressed files first. Files named by their content may be kept for a year;
+ * any other address gets the page itself, which finds its own way.
+ */
+export function pages(folder: string): Router {
+  const router = Router();
+  const page = readFileSync(join(folder, 'index.html'));
+  router.use(
+    expressStaticGzip(folder, {
+      enableBrotli: true,
+      orderPreference: ['br', 'gz'],
+      index: 'index.html',
+      serveStatic: { setHeaders: cacheHeaders, redirect: false },
+    }),
+  );
+  router.get('/{*path}', (request, response, next) => {
+    if (request.path.startsWith('/api/') || /\.\w+$/.test(request.path)) return next();
+    response.setHeader('Cache-Control', 'no-cache');
+    response.type('html').send(page);
+  });
+  return router;
+}

@@ -1,0 +1,47 @@
+import connectSessionSequelize from 'connect-session-sequelize';
+import type { Request, RequestHandler } from 'express';
+import session from 'express-session';
+import type { Sequelize } from 'sequelize';
+import type { Identity } from '../store/accounts';
+
+declare module 'express-session' {
+  interface SessionData {
+    identity: Identity;
+  }
+}
+
+const SIGNED_IN_MS = 60 * 24 * 3_600_000;
+const SWEEP_MS = 3_600_000;
+
+/** Sign-in sessions, kept in the database so that every server process knows them. Call `stop` before closing it. */
+export function signInSessions(sequelize: Sequelize, secret: string): { handler: RequestHandler; stop: () => void } {
+  const Store = connectSessionSequelize(session.Store);
+  const store = new Store({ db: sequelize, table: 'Session', checkExpirationInterval: SWEEP_MS, expiration: SIGNED_IN_MS });
+  const handler = session({
+    name: 'tembrin',
+    secret,
+    store,
+    resave: false,
+    rolling: true,
+    saveUninitialized: false,
+    cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SIGNED_IN_MS },
+  });
+  return { handler, stop: () => store.stopExpiringSessions() };
+}
+
+/** Signs in under a fresh session id; resolves once it is stored. */
+export function beginSession(request: Request, identity: Identity): Promise<void> {
+  return new Promise((resolve, reject) => {
+    request.session.regenerate((failure: unknown) => {
+      if (failure) return reject(failure as Error);
+      request.session.identity = identity;
+      request.session.save((error: unknown) => (error ? reject(error as Error) : resolve()));
+    });
+  });
+}
+
+export function endSession(request: Request): Promise<void> {
+  return new Promise((resolve, reject) => {
+    request.session.destroy((error: unknown) => (error ? reject(error as Error) : resolve()));
+  });
+}

@@ -1,0 +1,55 @@
+import { pino } from 'pino';
+import { createApp } from './app';
+import { readConfig } from './config';
+import { connect } from './database/connect';
+import { DemoShelf } from './jobs/demo-shelf';
+
+const RESTOCK_MS = 3_600_000;
+const PATIENCE_MS = 8_000;
+
+async function main() {
+  const config = readConfig(process.env);
+  const log = pino({ level: config.LOG_LEVEL });
+  const database = connect({
+    host: config.DATABASE_HOST,
+    port: config.DATABASE_PORT,
+    name: config.DATABASE_NAME,
+    user: config.DATABASE_USER,
+    password: config.DATABASE_PASSWORD,
+  });
+  const demos = new DemoShelf(database);
+  const restock = () => demos.restock().catch((error: unknown) => log.error({ err: error }, 'no demo library could be made'));
+  await restock();
+  const restocking = setInterval(restock, RESTOCK_MS);
+
+  const { app, stop } = createApp({ config, database, demos, log });
+  const server = app.listen(config.PORT, config.HOST, (error) => {
+    if (error) {
+      log.error({ err: error }, 'cannot listen');
+      process.exit(1);
+    }
+    const address = server.address();
+    if (address && typeof address === 'object') process.send?.({ listening: address.port });
+    log.info({ address }, 'listening');
+  });
+
+  let closing = false;
+  const close = () => {
+    if (closing) return;
+    closing = true;
+    clearInterval(restocking);
+    stop();
+    // Requests under way are finished; after a while the rest is cut off.
+    setTimeout(() => server.closeAllConnections(), PATIENCE_MS).unref();
+    server.close(() => void database.close().then(() => process.exit(0)));
+    server.closeIdleConnections();
+  };
+  process.on('SIGTERM', close);
+  process.on('SIGINT', close);
+  process.on('disconnect', close);
+}
+
+main().catch((error: unknown) => {
+  console.error(error instanceof Error ? error.message : error);
+  process.exit(1);
+});

@@ -1,0 +1,97 @@
+import { logEventSchema, refusalOf, type AdmissionContext, type LogEvent } from '@tembrin/core';
+import { refusalSentence, type EventOutcome, type Problem } from '@tembrin/contract';
+import { Op, type Transaction } from 'sequelize';
+import type { Database } from '../database/connect';
+import { invalid, problem } from '../http/problems';
+import { eventColumns, eventOf, instrumentOf } from './rows';
+import type { HouseholdScope } from './scope';
+
+/** Types that decide whether sessions overlap. */
+const SESSION_TYPES = ['session-began', 'session-ended', 'session-entered', 'session-corrected', 'retracted'];
+
+function referredTo(event: LogEvent): string[] {
+  const { payload } = event;
+  if ('eventId' in payload) return [payload.eventId];
+  return 'sessionId' in payload && payload.sessionId !== null ? [payload.sessionId] : [];
+}
+
+/**
+ * Judges posted events one by one against the log and stores those that may join it, in one transaction.
+ * An event whose id is stored already is left alone.
+ * @param posted unchecked values, in the order they happened to be written down
+ * @returns one outcome each, in the same order
+ */
+export async function appendEvents(
+  { models }: Database,
+  scope: HouseholdScope,
+  posted: readonly unknown[],
+): Promise<EventOutcome[]> {
+  const parsed = posted.map((value) => logEventSchema.safeParse(value));
+  const events = parsed.flatMap((result) => (result.success ? [result.data] : []));
+
+  return scope.alone(async (transaction, household) => {
+    const receivedAt = new Date();
+    const instruments = await scope.instrumentRows(transaction);
+    const ids = events.flatMap((event) => [event.id, ...referredTo(event)]);
+    const rows = await models.Event.findAll({ where: scope.where({ id: { [Op.in]: ids } }), transaction, raw: true });
+    const stored = new Map(rows.map((row) => [row.id, eventOf(row)]));
+    const sessions = new Map<string, LogEvent[]>();
+    const accepted: LogEvent[] = [];
+
+    const judge = async (event: LogEvent): Promise<Problem | 'stored' | 'known'> => {
+      const row = instruments.get(event.instrumentId);
+      if (!row) return problem(404, 'no-such-instrument', 'This instrument is not in your household. It may have been removed.');
+      const same = stored.get(event.id);
+      if (same) {
+        if (JSON.stringify(eventColumns(same, '', receivedAt)) === JSON.stringify(eventColumns(event, '', receivedAt))) return 'known';
+        return problem(409, 'id-taken', 'Another entry has this id. Enter it once more, so that it gets its own.');
+      }
+      let known = sessions.get(event.instrumentId);
+      if (!known && SESSION_TYPES.includes(event.type)) {
+        known = await sessionEvents(models, scope, event.instrumentId, transaction);
+        sessions.set(event.instrumentId, known);
+      }
+      const context: AdmissionContext = {
+        facts: instrumentOf(row),
+        events: known ?? [],
+        has: (eventId) => stored.get(eventId)?.instrumentId === event.instrumentId,
+        nowMs: receivedAt.getTime(),
+        timeZone: household.timeZone,
+      };
+      const refusal = refusalOf(event, context);
+      if (refusal) return problem(422, refusal.code, refusalSentence(refusal, household.timeZone));
+      stored.set(event.id, event);
+      known?.push(event);
+      accepted.push(event);
+      return 'stored';
+    };
+
+    const outcomes: EventOutcome[] = [];
+    for (const [index, result] of parsed.entries()) {
+      const verdict = result.success ? await judge(result.data) : invalid(result.error);
+      const id = result.success ? result.data.id : null;
+      outcomes.push(
+        typeof verdict === 'string' ? { index, id, outcome: verdict } : { index, id, outcome: 'refused', problem: verdict },
+      );
+    }
+    await models.Event.bulkCreate(
+      accepted.map((event) => eventColumns(event, household.id, receivedAt)),
+      { transaction },
+    );
+    return outcomes;
+  });
+}
+
+async function sessionEvents(
+  models: Database['models'],
+  scope: HouseholdScope,
+  instrumentId: string,
+  transaction: Transaction,
+): Promise<LogEvent[]> {
+  const rows = await models.Event.findAll({
+    where: scope.where({ instrumentId, type: { [Op.in]: SESSION_TYPES } }),
+    transaction,
+    raw: true,
+  });
+  return rows.map(eventOf);
+}

@@ -1,0 +1,66 @@
+import { logEventSchema, schoolsSchema, setUpSchema, type LogEvent } from '@tembrin/core';
+import { instrumentSchema, type Household, type Instrument, type InstrumentChange } from '@tembrin/contract';
+import type { EventRow, HouseholdRow, InstrumentRow } from '../database/models';
+
+/** Rows to what goes over the wire, and back. */
+
+export function instrumentOf(row: InstrumentRow): Instrument {
+  return instrumentSchema.parse({
+    id: row.id,
+    name: row.name,
+    family: row.family,
+    kind: row.kind,
+    size: row.size,
+    stringCount: row.stringCount,
+    since: row.since,
+    setUp: setUpSchema.parse(JSON.parse(row.setUp)),
+    addedAt: row.addedAt.toISOString(),
+    version: row.version,
+  });
+}
+
+export function instrumentColumns({ setUp, ...change }: InstrumentChange) {
+  return { ...change, setUp: JSON.stringify(setUp) };
+}
+
+export function householdOf(row: HouseholdRow, instruments: InstrumentRow[], email: string | null): Household {
+  return {
+    id: row.id,
+    name: row.name,
+    timeZone: row.timeZone,
+    schools: schoolsSchema.parse(JSON.parse(row.schools)),
+    demo: row.demo,
+    version: row.version,
+    email,
+    instruments: instruments.map(instrumentOf),
+  };
+}
+
+type EventColumns = Pick<EventRow, 'id' | 'instrumentId' | 'type' | 'occurredAt' | 'recordedAt' | 'payload'>;
+
+/** Rows were validated when they came in, so they are put together here without checking each again. */
+export function eventOf(row: EventColumns): LogEvent {
+  return {
+    id: row.id,
+    instrumentId: row.instrumentId,
+    type: row.type,
+    occurredAt: row.occurredAt.toISOString(),
+    recordedAt: row.recordedAt.toISOString(),
+    payload: JSON.parse(row.payload) as unknown,
+  } as LogEvent;
+}
+
+export function eventColumns(event: LogEvent, householdId: string, receivedAt: Date) {
+  const { id, instrumentId, type, occurredAt, recordedAt, payload } = logEventSchema.parse(event);
+  return {
+    seq: null,
+    householdId,
+    id,
+    instrumentId,
+    type,
+    occurredAt: new Date(occurredAt),
+    recordedAt: new Date(recordedAt),
+    receivedAt,
+    payload: JSON.stringify(payload),
+  };
+}

@@ -1,0 +1,1 @@
+export { demoLibrary, type DemoLibrary } from './library';

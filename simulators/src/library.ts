@@ -1,0 +1,123 @@
+import {
+  closingRound,
+  DAY_MS,
+  FAMILY_FACTS,
+  HOUR_MS,
+  localDay,
+  logEventSchema,
+  MINUTE_MS,
+  startOfLocalDay,
+  usualFacts,
+  weekdayOf,
+  type EventOf,
+  type EventType,
+  type InstrumentFacts,
+  type LogEvent,
+} from '@tembrin/core';
+import { chanceFrom, type Chance } from './chance';
+import { SHELF, type Habit } from './shelf';
+
+export interface DemoInstrument extends InstrumentFacts {
+  id: string;
+  name: string;
+  /** ISO time since when the library has recorded it. */
+  addedAt: string;
+}
+
+export interface DemoLibrary {
+  name: string;
+  instruments: DemoInstrument[];
+  /** In order of time within each instrument. */
+  events: LogEvent[];
+}
+
+/** The library's record goes back a year and a half. */
+const RECORD_DAYS = 548;
+/** In the last days only what is meant to be noticed was left undone. */
+const RECENT_DAYS = 3;
+
+/**
+ * A lending library of string instruments with a year and a half of history up to now, with reasons to act today.
+ * Made of the same events a player makes; the same moment, place and seed give the same library.
+ * @param nowMs the moment it is opened, ms; nothing is dated later
+ * @param timeZone IANA name of the place whose evenings it was played in
+ */
+export function demoLibrary(nowMs: number, timeZone: string, seed = 0.4142): DemoLibrary {
+  const chance = chanceFrom(seed);
+  const made = SHELF.map((habit) => instrumentHistory(habit, nowMs, timeZone, chance));
+  return {
+    name: 'Quayside String Library',
+    instruments: made.map(({ instrument }) => instrument),
+    events: made.flatMap(({ events }) => events),
+  };
+}
+
+function instrumentHistory(habit: Habit, nowMs: number, timeZone: string, chance: Chance) {
+  const today = localDay(nowMs, timeZone);
+  const firstDay = today - RECORD_DAYS;
+  const at = (day: number, hour: number) => startOfLocalDay(day, timeZone) + hour * HOUR_MS;
+  const usual = usualFacts(habit.family, habit.kind);
+  const facts: InstrumentFacts = { ...usual, size: habit.size ?? usual.size, setUp: { ...usual.setUp, ...habit.setUp } };
+  const addedAt = at(firstDay, 9);
+  const instrument: DemoInstrument = { id: chance.id(addedAt), name: habit.name, addedAt: new Date(addedAt).toISOString(), ...facts };
+
+  const events: LogEvent[] = [];
+  function add<T extends EventType>(type: T, atMs: number, payload: EventOf<T>['payload']): string {
+    const id = chance.id(atMs);
+    const time = new Date(Math.round(atMs)).toISOString();
+    events.push(logEventSchema.parse({ id, instrumentId: instrument.id, type, occurredAt: time, recordedAt: time, payload }));
+    return id;
+  }
+
+  for (const { daysAgo, strings, reason, known } of habit.stringsFitted) {
+    add('strings-fitted', at(today - daysAgo, 14), { strings: strings ? [...strings] : null, reason, known: known ?? true });
+  }
+  for (const { daysAgo, known } of habit.rehaired ?? []) {
+    add('rehaired', at(today - daysAgo, 12), { reason: 'on-record', known: known ?? true });
+  }
+  for (const daysAgo of habit.hairLooked ?? []) add('hair-looked-over', at(today - daysAgo, 12), {});
+  for (const daysAgo of habit.checkedUp) add('checked-up', at(today - daysAgo, 11), { known: true });
+
+  const days = playingDays(habit, firstDay, today, chance);
+  let sinceRosin = habit.rosinEvery ?? 0;
+  for (const day of days) {
+    const daysAgo = today - day;
+    const beganAt = at(day, habit.hour + chance.normal(0, 0.7));
+    const minutes = Math.min(240, Math.max(4, chance.about(habit.minutes, habit.spread)));
+    if (habit.rosinEvery && FAMILY_FACTS[habit.family].bowed) {
+      const due = sinceRosin >= habit.rosinEvery * chance.about(1, 0.12);
+      if (due && daysAgo > (habit.rosinForgotten ?? 0)) {
+        add('rosined', beganAt - 3 * MINUTE_MS, {});
+        sinceRosin = 0;
+      }
+      sinceRosin += minutes;
+    }
+    const sessionId = add('session-began', beganAt, {});
+    const endedAt = beganAt + minutes * MINUTE_MS;
+    add('session-ended', endedAt, { sessionId });
+    let stepAt = endedAt;
+    for (const { step } of closingRound(facts, 'A')) {
+      stepAt += chance.between(5, 40) * 1000;
+      const left = habit.leftTight && day === days.at(-1) && step === 'slacken';
+      const neglected = daysAgo <= (habit.neglected?.[step] ?? 0);
+      const careless = daysAgo > RECENT_DAYS && chance.happens(habit.skips[step] ?? 0.01);
+      const skipped = left || neglected || careless;
+      add(skipped ? 'step-skipped' : 'step-done', stepAt, { step, sessionId });
+    }
+  }
+  return { instrument, events: events.sort((a, b) => (a.occurredAt < b.occurredAt ? -1 : 1)) };
+}
+
+/** Days on which it was played: by weekday, with three weeks' holiday each summer and yesterday always, if it is played at all. */
+function playingDays(habit: Habit, firstDay: number, today: number, chance: Chance): number[] {
+  const days: number[] = [];
+  const played = Math.max(...habit.plays) > 0.1;
+  for (let day = firstDay; day < today; day++) {
+    const month = new Date(day * DAY_MS).getUTCMonth();
+    const dayOfMonth = new Date(day * DAY_MS).getUTCDate();
+    const holiday = month === 7 && dayOfMonth <= 21;
+    const likely = habit.plays[weekdayOf(day)]! * (holiday ? 0.1 : 1);
+    if (chance.happens(likely) || (day === today - 1 && played)) days.push(day);
+  }
+  return days;
+}

@@ -1,0 +1,181 @@
+import type { Family, Kind, SetUp, StepId } from '@tembrin/core';
+
+/** How one instrument of the demo library is used and kept: what the generator spins its log from. */
+export interface Habit {
+  name: string;
+  family: Family;
+  kind?: Kind;
+  size?: string;
+  setUp?: Partial<SetUp>;
+  /** Chance of playing on each weekday, Monday first. */
+  plays: readonly number[];
+  /** Median length of a session, and its spread (log sd). */
+  minutes: number;
+  spread: number;
+  /** Hour at which the session usually begins. */
+  hour: number;
+  /** Chance that a closing-round step is skipped. */
+  skips: Partial<Record<StepId, number>>;
+  /** Bowing minutes after which the player reaches for the rosin. */
+  rosinEvery?: number;
+  /** In the last so many days the rosin was forgotten. */
+  rosinForgotten?: number;
+  /** Steps not done for the last so many days. */
+  neglected?: Partial<Record<StepId, number>>;
+  /** The last session ended without slackening. */
+  leftTight?: boolean;
+  /** Days ago on which whole sets were fitted; a negative position list means "date not known". */
+  stringsFitted: readonly { daysAgo: number; strings?: readonly number[]; reason: 'worn' | 'broke' | 'set' | 'on-record'; known?: boolean }[];
+  rehaired?: readonly { daysAgo: number; known?: boolean }[];
+  hairLooked?: readonly number[];
+  checkedUp: readonly number[];
+}
+
+const SCHOOL_DAYS = [0.8, 0.75, 0.8, 0.75, 0.5, 0.6, 0.3];
+const EVERY_DAY = [0.95, 0.95, 0.9, 0.95, 0.85, 0.8, 0.6];
+const NOW_AND_THEN = [0.3, 0.15, 0.4, 0.2, 0.15, 0.5, 0.4];
+
+/** The shelf of a small lending library of strings, over a bakery by a harbour. Every instrument is named after a shore bird. */
+export const SHELF: readonly Habit[] = [
+  {
+    name: 'Heron',
+    family: 'violin',
+    plays: EVERY_DAY,
+    minutes: 62,
+    spread: 0.35,
+    hour: 18.5,
+    skips: { 'wipe-stick': 0.12, 'wipe-rosin': 0.08, 'wipe-hands': 0.15 },
+    rosinEvery: 78,
+    rosinForgotten: 2,
+    stringsFitted: [
+      { daysAgo: 520, reason: 'on-record' },
+      { daysAgo: 236, reason: 'worn' },
+      { daysAgo: 61, strings: [3], reason: 'broke' },
+    ],
+    rehaired: [{ daysAgo: 330 }],
+    hairLooked: [120],
+    checkedUp: [500, 320, 150],
+  },
+  {
+    name: 'Wren',
+    family: 'violin',
+    size: '1/2',
+    plays: SCHOOL_DAYS,
+    minutes: 17,
+    spread: 0.3,
+    hour: 16.6,
+    skips: { slacken: 0.06, 'wipe-stick': 0.4, 'wipe-rosin': 0.35, 'wipe-hands': 0.3 },
+    rosinEvery: 95,
+    neglected: { 'wipe-rosin': 6 },
+    leftTight: true,
+    stringsFitted: [{ daysAgo: 260, reason: 'on-record' }],
+    rehaired: [{ daysAgo: 410 }],
+    checkedUp: [420, 160],
+  },
+  {
+    name: 'Curlew',
+    family: 'viola',
+    plays: SCHOOL_DAYS,
+    minutes: 38,
+    spread: 0.4,
+    hour: 19,
+    skips: { 'wipe-stick': 0.2, 'wipe-hands': 0.2 },
+    rosinEvery: 85,
+    stringsFitted: [
+      { daysAgo: 470, reason: 'on-record' },
+      { daysAgo: 96, reason: 'worn' },
+    ],
+    rehaired: [{ daysAgo: 300 }],
+    hairLooked: [40],
+    checkedUp: [430, 75],
+  },
+  {
+    name: 'Bittern',
+    family: 'cello',
+    plays: EVERY_DAY,
+    minutes: 95,
+    spread: 0.3,
+    hour: 17,
+    skips: { 'wipe-stick': 0.1, 'wipe-hands': 0.2 },
+    rosinEvery: 62,
+    stringsFitted: [
+      { daysAgo: 400, reason: 'on-record' },
+      { daysAgo: 140, reason: 'worn' },
+    ],
+    rehaired: [{ daysAgo: 400 }],
+    checkedUp: [520, 255],
+  },
+  {
+    name: 'Cormorant',
+    family: 'bass',
+    plays: NOW_AND_THEN,
+    minutes: 50,
+    spread: 0.35,
+    hour: 20,
+    skips: { 'wipe-stick': 0.25, 'wipe-rosin': 0.2, 'wipe-hands': 0.3 },
+    rosinEvery: 80,
+    stringsFitted: [{ daysAgo: 548, reason: 'on-record', known: false }],
+    rehaired: [{ daysAgo: 530 }],
+    checkedUp: [520, 200],
+  },
+  {
+    name: 'Plover',
+    family: 'guitar',
+    kind: 'steel',
+    plays: EVERY_DAY,
+    minutes: 48,
+    spread: 0.5,
+    hour: 20.5,
+    skips: { 'wipe-strings': 0.35, 'wipe-hands': 0.5, case: 0.3 },
+    neglected: { 'wipe-strings': 4 },
+    stringsFitted: [
+      { daysAgo: 480, reason: 'on-record' },
+      { daysAgo: 350, reason: 'worn' },
+      { daysAgo: 225, reason: 'worn' },
+      { daysAgo: 118, reason: 'worn' },
+    ],
+    checkedUp: [380, 170],
+  },
+  {
+    name: 'Dunlin',
+    family: 'guitar',
+    kind: 'classical',
+    plays: NOW_AND_THEN,
+    minutes: 30,
+    spread: 0.4,
+    hour: 21,
+    skips: { 'wipe-hands': 0.3 },
+    stringsFitted: [
+      { daysAgo: 390, reason: 'on-record' },
+      { daysAgo: 52, reason: 'worn' },
+    ],
+    checkedUp: [120],
+  },
+  {
+    name: 'Tern',
+    family: 'harp',
+    kind: 'lever',
+    plays: NOW_AND_THEN,
+    minutes: 42,
+    spread: 0.4,
+    hour: 10.5,
+    skips: { 'wipe-hands': 0.25 },
+    stringsFitted: [
+      { daysAgo: 430, reason: 'on-record' },
+      { daysAgo: 88, strings: [28], reason: 'broke' },
+    ],
+    checkedUp: [345, 165],
+  },
+  {
+    name: 'Knot',
+    family: 'violin',
+    plays: [0, 0, 0, 0, 0, 0.04, 0],
+    minutes: 12,
+    spread: 0.3,
+    hour: 11,
+    skips: { 'wipe-stick': 0.3, 'wipe-hands': 0.3 },
+    stringsFitted: [{ daysAgo: 505, reason: 'on-record' }],
+    rehaired: [{ daysAgo: 505, known: false }],
+    checkedUp: [505],
+  },
+];
