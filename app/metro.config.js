@@ -1,2 +1,18 @@
 const { getDefaultConfig } = require('expo/metro-config');
-module.exports = getDefaultConfig(__dirname);
+const path = require('node:path');
+
+const config = getDefaultConfig(__dirname);
+config.resolver.assetExts.push('woff2');
+
+// Zod's sentences in forty languages: only English is used, and every one of ours is written by hand.
+const locales = path.join('zod', 'v4', 'locales', 'index');
+const english = path.join(__dirname, 'src/vendor/zod-locales.js');
+const usual = config.resolver.resolveRequest;
+config.resolver.resolveRequest = (context, name, platform) => {
+  const resolved = (usual ?? context.resolveRequest)(context, name, platform);
+  return resolved.type === 'sourceFile' && resolved.filePath.includes(locales)
+    ? { type: 'sourceFile', filePath: english }
+    : resolved;
+};
+
+module.exports = config;

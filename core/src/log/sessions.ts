@@ -7,6 +7,8 @@ export interface Session {
   beganAt: number;
   /** null while the clock runs. */
   endedAt: number | null;
+  /** The event that stopped the clock; null when none did. */
+  endEventId: string | null;
   /** The calendar day it began on: a session past midnight belongs to the evening it began. */
   day: LocalDay;
   /** Entered afterwards rather than timed. */
@@ -32,6 +34,7 @@ export function sessionsFrom(live: readonly LogEvent[], timeZone: string): Sessi
       id: event.id,
       beganAt: Date.parse(event.occurredAt),
       endedAt: entered ? Date.parse(event.payload.endedAt) : null,
+      endEventId: null,
       day: 0,
       entered,
       corrected: false,
@@ -44,6 +47,7 @@ export function sessionsFrom(live: readonly LogEvent[], timeZone: string): Sessi
       const endedAt = Date.parse(event.occurredAt);
       if (session && !session.corrected && (session.endedAt === null || endedAt < session.endedAt)) {
         session.endedAt = endedAt;
+        session.endEventId = event.id;
       }
     } else if (event.type === 'session-corrected') {
       const session = sessions.get(event.payload.sessionId);

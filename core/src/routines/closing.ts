@@ -1,5 +1,6 @@
 import { FAMILY_FACTS, type InstrumentFacts } from '../instruments';
-import type { InstrumentLog, StepId, StepRecord } from '../log';
+import type { InstrumentLog, Session, StepId, StepRecord } from '../log';
+import { HOUR_MS } from '../time';
 
 /** Schools for the cloths [handbook 2.5]: A two cloths; B one cloth, rosin zones last. */
 export type ClothSchool = 'A' | 'B';
@@ -49,4 +50,32 @@ export function roundRecords(log: Pick<InstrumentLog, 'steps'>, sessionId: strin
   const records = new Map<StepId, StepRecord>();
   for (const record of log.steps) if (record.sessionId === sessionId) records.set(record.step, record);
   return records;
+}
+
+/** A closing round under way. */
+export interface OpenRound {
+  session: Session;
+  steps: ClosingStep[];
+  records: Map<StepId, StepRecord>;
+  /** The first step nothing is recorded of. */
+  next: ClosingStep;
+  /** How many steps come before it. */
+  behind: number;
+}
+
+/** How long after a session its closing round may still be taken up; later, what was not recorded was not done. */
+const ROUND_OPEN_H = 12;
+
+/**
+ * The closing round that is still to be finished: that of the last timed session, while steps are unrecorded.
+ * @returns null when the clock runs, every step is recorded, or it is too long ago
+ */
+export function openRound(facts: InstrumentFacts, cloths: ClothSchool, log: InstrumentLog): OpenRound | null {
+  const session = log.sessions.at(-1);
+  if (!session || session.entered || session.endedAt === null) return null;
+  if (log.nowMs - session.endedAt > ROUND_OPEN_H * HOUR_MS) return null;
+  const steps = closingRound(facts, cloths);
+  const records = roundRecords(log, session.id);
+  const behind = steps.findIndex(({ step }) => !records.has(step));
+  return behind < 0 ? null : { session, steps, records, next: steps[behind]!, behind };
 }

@@ -1,0 +1,1 @@
+export { ChangeInstrument as default } from '@/moments/kit/ChangeInstrument';

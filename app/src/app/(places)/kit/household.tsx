@@ -1,0 +1,1 @@
+export { HouseholdScreen as default } from '@/moments/kit/HouseholdScreen';

@@ -1,0 +1,1 @@
+export { StartYourOwn as default } from '@/moments/door/StartYourOwn';

@@ -1,0 +1,25 @@
+import { useState } from 'react';
+import { useKeyList, useKeys } from '@/ui/keys';
+import { Figures } from '@/ui/Rows';
+import { Sheet } from '@/ui/Sheet';
+
+const NAMES: Readonly<Record<string, string>> = { ' ': 'Space', arrowright: '→', arrowleft: '←', pagedown: 'Page down' };
+
+/** The keys that do something on this screen, on "?". */
+export function KeySheet() {
+  const [open, setOpen] = useState(false);
+  const layers = useKeyList((state) => state.layers);
+  useKeys({ '?': { label: 'Show the keys', run: () => setOpen(true) } });
+  if (!open) return null;
+  const byLabel = new Map<string, string[]>();
+  for (const layer of layers) {
+    for (const [key, { label }] of Object.entries(layer.current)) {
+      byLabel.set(label, [...(byLabel.get(label) ?? []), NAMES[key] ?? key.toUpperCase()]);
+    }
+  }
+  return (
+    <Sheet title="Keys on this screen" onClose={() => setOpen(false)}>
+      <Figures rows={[...byLabel].map(([label, keys]) => [label, [...new Set(keys)].join(' or ')] as const)} />
+    </Sheet>
+  );
+}

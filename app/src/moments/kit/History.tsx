@@ -1,0 +1,101 @@
+import { closingRound, roundRecords, type InstrumentLog, type LogEvent, type Session } from '@tembrin/core';
+import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { retract } from '@/state/doing';
+import { useHousehold } from '@/state/household';
+import { Button } from '@/ui/Button';
+import { GAP, TOUCH, usePalette } from '@/ui/theme';
+import { Words } from '@/ui/Words';
+import { clockWords, dateWords, minutesWords } from '@/words/dates';
+import { eventWords } from '@/words/events';
+
+const PAGE = 12;
+
+type Entry = { at: number; id: string } & ({ session: Session } | { event: LogEvent });
+
+/** What stands in the history by itself: sessions, and everything that is not part of one. */
+function entriesOf(log: InstrumentLog): Entry[] {
+  const sessions: Entry[] = log.sessions.map((session) => ({ at: session.beganAt, id: session.id, session }));
+  const events: Entry[] = log.live
+    .filter((event) => !event.type.startsWith('session-') && !('sessionId' in event.payload && event.payload.sessionId !== null))
+    .map((event) => ({ at: Date.parse(event.occurredAt), id: event.id, event }));
+  return [...sessions, ...events].sort((a, b) => b.at - a.at);
+}
+
+/** The instrument's log, newest first. Sessions can be corrected; everything can be retracted, and put back. */
+export function History({ instrument, log }: { instrument: Instrument; log: InstrumentLog }) {
+  const { schools } = useHousehold((state) => state.household)!;
+  const [shown, setShown] = useState(PAGE);
+  const entries = useMemo(() => entriesOf(log), [log]);
+  const steps = closingRound(instrument, schools.cloths).length;
+  return (
+    <View style={{ gap: GAP.small }}>
+      <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
+        <Words kind="heading" level={2}>
+          History
+        </Words>
+        <Button rank="plain" title="Enter a session" onPress={() => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id } })} />
+      </View>
+      {entries.length === 0 && <Words tone="quiet">Nothing yet. Start playing on Now, or enter a session you played earlier.</Words>}
+      <View role="list" aria-label="History">
+        {entries.slice(0, shown).map((entry) =>
+          'session' in entry ? (
+            <SessionEntry key={entry.id} session={entry.session} instrument={instrument} log={log} steps={steps} />
+          ) : (
+            <EventEntry key={entry.id} event={entry.event} instrument={instrument} log={log} />
+          ),
+        )}
+      </View>
+      {entries.length > shown && <Button rank="plain" title={`Show more (${entries.length - shown})`} onPress={() => setShown(shown + 4 * PAGE)} />}
+    </View>
+  );
+}
+
+function SessionEntry({ session, instrument, log, steps }: { session: Session; instrument: Instrument; log: InstrumentLog; steps: number }) {
+  const { line } = usePalette();
+  const { beganAt, endedAt, id } = session;
+  const { timeZone, nowMs } = log;
+  const done = [...roundRecords(log, id).values()].filter((record) => record.done).length;
+  const span = endedAt === null ? `from ${clockWords(beganAt, timeZone)}, still running` : `${clockWords(beganAt, timeZone)} to ${clockWords(endedAt, timeZone)}`;
+  const length = endedAt === null ? '' : `, ${minutesWords((endedAt - beganAt) / 60_000)}`;
+  const text = `${span}${length}`;
+  return (
+    <View role="listitem">
+      <Pressable
+        role="button"
+        aria-label={`Correct or retract the session of ${dateWords(beganAt, nowMs, timeZone)}, ${text}`}
+        onPress={() => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id, sessionId: id } })}
+        style={{ flexDirection: 'row', gap: GAP.one, minHeight: TOUCH, alignItems: 'center', borderBottomWidth: 1, borderBottomColor: line }}
+      >
+        <Words kind="table" style={{ width: 92 }}>
+          {dateWords(beganAt, nowMs, timeZone)}
+        </Words>
+        <View style={{ flex: 1, paddingVertical: GAP.hair }}>
+          <Words kind="table">{text}</Words>
+          <Words kind="small" tone="quiet">
+            {`Closing round ${done} of ${steps}${session.corrected ? ' · corrected' : session.entered ? ' · entered afterwards' : ''}`}
+          </Words>
+        </View>
+      </Pressable>
+    </View>
+  );
+}
+
+function EventEntry({ event, instrument, log }: { event: LogEvent; instrument: Instrument; log: InstrumentLog }) {
+  const { line } = usePalette();
+  const words = eventWords(event, instrument, log.timeZone);
+  const date = dateWords(Date.parse(event.occurredAt), log.nowMs, log.timeZone);
+  return (
+    <View role="listitem" style={{ flexDirection: 'row', gap: GAP.one, minHeight: TOUCH, alignItems: 'center', borderBottomWidth: 1, borderBottomColor: line }}>
+      <Words kind="table" style={{ width: 92 }}>
+        {date}
+      </Words>
+      <Words kind="small" style={{ flex: 1 }}>
+        {words}
+      </Words>
+      <Button rank="plain" title="Retract" label={`Retract: ${words}, ${date}`} onPress={() => void retract(instrument.id, event.id, `Retracted: ${words}.`)} />
+    </View>
+  );
+}

@@ -1,0 +1,128 @@
+import { USUAL_SCHOOLS, type Schools } from '@tembrin/core';
+import { householdChangeSchema, type HouseholdChange } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { Refused, sentenceOf } from '@/state/api';
+import { changeHousehold, refreshHousehold, signOut, useHousehold } from '@/state/household';
+import { useLog } from '@/state/log';
+import { useLook, type Look } from '@/state/look';
+import { notify } from '@/state/notice';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { GAP } from '@/ui/theme';
+import { Words } from '@/ui/Words';
+
+const LOOKS: readonly { value: Look; title: string }[] = [
+  { value: 'device', title: 'As the device' },
+  { value: 'day', title: 'Light' },
+  { value: 'night', title: 'Dark' },
+];
+
+/** The household's choices, how the app looks on this device, and the way out. */
+export function HouseholdScreen() {
+  const household = useHousehold((state) => state.household)!;
+  const unsent = useLog((state) => state.unsent);
+  const { look, setLook } = useLook();
+  const { name, timeZone, schools, email, demo } = household;
+  const [text, setText] = useState({ name, timeZone });
+  const [errors, setErrors] = useState<Record<string, string>>({});
+  const [problem, setProblem] = useState<string | null>(null);
+  const [leaving, setLeaving] = useState(false);
+
+  const save = async (change: Partial<HouseholdChange>, undo: Partial<HouseholdChange>) => {
+    setProblem(null);
+    setErrors({});
+    const wanted = householdChangeSchema.partial().safeParse(change);
+    if (!wanted.success) {
+      setErrors(Object.fromEntries(wanted.error.issues.map(({ path, message }) => [path.join('.'), message])));
+      return;
+    }
+    try {
+      await changeHousehold(wanted.data);
+      notify('Changed.', () => changeHousehold(undo));
+    } catch (error) {
+      if (error instanceof Refused && error.problem.status === 412) await refreshHousehold().catch(() => undefined);
+      if (error instanceof Refused && error.problem.fields) setErrors(error.problem.fields);
+      setProblem(sentenceOf(error));
+    }
+  };
+  const school = (part: Partial<Schools>) => void save({ schools: { ...schools, ...part } }, { schools });
+  const leave = async () => {
+    try {
+      await signOut();
+      router.replace('/');
+    } catch (error) {
+      setLeaving(false);
+      setProblem(sentenceOf(error));
+    }
+  };
+  const changed = text.name !== name || text.timeZone !== timeZone;
+  return (
+    <Screen title="Household" back="/kit">
+      {problem !== null && <Banner tone="now" text={problem} />}
+      {demo && <Banner tone="well" text="This is your own copy of the demo library. Change what you like; it is cleared away after two days." />}
+      <View style={{ gap: GAP.more }}>
+        <Field label="Name" value={text.name} onChangeText={(value) => setText({ ...text, name: value })} error={errors.name} />
+        <Field
+          label="Time zone"
+          hint="Days begin and end by it, like Europe/Lisbon."
+          value={text.timeZone}
+          onChangeText={(value) => setText({ ...text, timeZone: value })}
+          error={errors.timeZone}
+        />
+        {changed && <Button title="Save" onPress={() => void save(text, { name, timeZone })} />}
+        <Choice
+          label="Checkups"
+          hint="Practitioners differ. Half-yearly catches seams and posts before the heating season does harm; yearly is enough for an instrument that never troubles."
+          options={[
+            { value: 'A', title: schoolTitle('A', 'every 6 months', USUAL_SCHOOLS.checkup) },
+            { value: 'B', title: schoolTitle('B', 'yearly', USUAL_SCHOOLS.checkup) },
+          ]}
+          value={schools.checkup}
+          onChange={(checkup) => school({ checkup: checkup as Schools['checkup'] })}
+        />
+        <Choice
+          label="Cloths"
+          hint="Two cloths keep rosin off the places hands touch; with one, the rosin zones come last."
+          options={[
+            { value: 'A', title: schoolTitle('A', 'two cloths', USUAL_SCHOOLS.cloths) },
+            { value: 'B', title: schoolTitle('B', 'one cloth', USUAL_SCHOOLS.cloths) },
+          ]}
+          value={schools.cloths}
+          onChange={(cloths) => school({ cloths: cloths as Schools['cloths'] })}
+        />
+        <Choice label="Look on this device" options={LOOKS} value={look} onChange={setLook} />
+      </View>
+      <View style={{ gap: GAP.small }}>
+        <Words kind="heading" level={2}>
+          Account
+        </Words>
+        <Words tone="quiet">{email ?? 'The demo library has no account.'}</Words>
+        <Button rank="outline" title={demo ? 'Leave the demo library' : 'Sign out'} onPress={() => (unsent > 0 ? setLeaving(true) : void leave())} />
+      </View>
+      {leaving && (
+        <Sheet
+          title="Not everything is sent"
+          onClose={() => setLeaving(false)}
+          foot={
+            <View style={{ gap: GAP.small }}>
+              <Button title="Stay" onPress={() => setLeaving(false)} />
+              <Button rank="outline" title="Sign out all the same" onPress={() => void leave()} />
+            </View>
+          }
+        >
+          <Words>{`${unsent} ${unsent === 1 ? 'entry is' : 'entries are'} only on this device so far. They stay here and are sent when you sign in again on it.`}</Words>
+        </Sheet>
+      )}
+    </Screen>
+  );
+}
+
+function schoolTitle(letter: string, what: string, usual: string): string {
+  return `${letter}: ${what}${letter === usual ? ' (usual)' : ''}`;
+}

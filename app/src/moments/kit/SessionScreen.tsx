@@ -1,0 +1,149 @@
+import { tz, TZDate } from '@date-fns/tz';
+import { closingRound, refusalOf, type InstrumentLog, type LogEvent, type Session } from '@tembrin/core';
+import { refusalSentence, type Instrument } from '@tembrin/contract';
+import { addDays, format, isValid, parseISO } from 'date-fns';
+import { Redirect, router, useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { enter, retract } from '@/state/doing';
+import { useJudged } from '@/state/condition';
+import { useHousehold } from '@/state/household';
+import { useLog, written, type Draft } from '@/state/log';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { DateField } from '@/ui/Field';
+import { Screen } from '@/ui/Screen';
+import { GAP } from '@/ui/theme';
+import { Words } from '@/ui/Words';
+import { useRouteInstrument } from './InstrumentScreen';
+
+/** Route: enter a session afterwards, or correct or retract one. */
+export function SessionScreen() {
+  const instrument = useRouteInstrument();
+  const { sessionId } = useLocalSearchParams<{ sessionId?: string }>();
+  if (!instrument) return <Redirect href="/kit" />;
+  return <SessionOf key={sessionId} instrument={instrument} sessionId={sessionId ?? null} />;
+}
+
+function SessionOf({ instrument, sessionId }: { instrument: Instrument; sessionId: string | null }) {
+  const { log } = useJudged(instrument);
+  const session = log.sessions.find(({ id }) => id === sessionId) ?? null;
+  if (sessionId && !session) return <Redirect href={{ pathname: '/kit/[id]', params: { id: instrument.id } }} />;
+  return <SessionForm instrument={instrument} session={session} log={log} />;
+}
+
+interface Times {
+  date: string;
+  began: string;
+  ended: string;
+}
+
+function timesOf(session: Session | null, nowMs: number, timeZone: string): Times {
+  const at = (ms: number, pattern: string) => format(new TZDate(ms, timeZone), pattern);
+  if (!session) return { date: at(nowMs, 'yyyy-MM-dd'), began: '', ended: '' };
+  return {
+    date: at(session.beganAt, 'yyyy-MM-dd'),
+    began: at(session.beganAt, 'HH:mm'),
+    ended: at(session.endedAt ?? nowMs, 'HH:mm'),
+  };
+}
+
+/** Wall-clock times to instants. An end before the beginning is past midnight, on the next day. */
+function spanOf({ date, began, ended }: Times, timeZone: string): { beganAt: number; endedAt: number } | null {
+  const at = (time: string) => parseISO(`${date}T${time}`, { in: tz(timeZone) });
+  const from = at(began);
+  const to = at(ended);
+  if (!isValid(from) || !isValid(to)) return null;
+  return { beganAt: from.getTime(), endedAt: (to < from ? addDays(to, 1) : to).getTime() };
+}
+
+function SessionForm({ instrument, session, log }: { instrument: Instrument; session: Session | null; log: InstrumentLog }) {
+  const { timeZone, schools } = useHousehold((state) => state.household)!;
+  const events = useLog((state) => state.events[instrument.id]) ?? [];
+  const [times, setTimes] = useState(() => timesOf(session, log.nowMs, timeZone));
+  const [rounded, setRounded] = useState(true);
+  const [problem, setProblem] = useState<string | null>(null);
+  const set = (key: keyof Times) => (value: string) => {
+    setProblem(null);
+    setTimes((before) => ({ ...before, [key]: value }));
+  };
+  const back = () => (router.canGoBack() ? router.back() : router.replace({ pathname: '/kit/[id]', params: { id: instrument.id } }));
+  const running = session?.endedAt === null;
+
+  const save = async () => {
+    const span = spanOf(times, timeZone);
+    if (!span) return setProblem('Give the day and both times.');
+    const entry = written(instrument.id, draftFor(session, span));
+    const refusal = refusalOf(entry, {
+      facts: instrument,
+      events: events as LogEvent[],
+      has: (id) => events.some((event) => event.id === id),
+      nowMs: Date.now(),
+      timeZone,
+    });
+    if (refusal) return setProblem(refusalSentence(refusal, timeZone));
+    const steps = !session && rounded ? closingRound(instrument, schools.cloths) : [];
+    const closing = steps.map(({ step }) =>
+      written(instrument.id, { type: 'step-done', at: span.endedAt, payload: { step, sessionId: entry.id } }),
+    );
+    back();
+    await enter([entry, ...closing], session ? 'The session is corrected.' : 'The session is on record.');
+  };
+
+  return (
+    <Screen
+      title={running ? 'When did you stop?' : session ? 'Correct the session' : 'Enter a session'}
+      back={{ pathname: '/kit/[id]', params: { id: instrument.id } }}
+      foot={
+        <>
+          <Button title={session ? 'Save the correction' : 'Put it on record'} onPress={() => void save()} />
+          {session && (
+            <Button
+              rank="plain"
+              title="Retract the session"
+              onPress={() => {
+                back();
+                void retract(instrument.id, session.id, 'The session is retracted.');
+              }}
+            />
+          )}
+        </>
+      }
+    >
+      <Words tone="quiet">{instrument.name}</Words>
+      {problem !== null && <Banner tone="now" text={problem} />}
+      <View style={{ gap: GAP.more }}>
+        <DateField type="date" label="Day it began" value={times.date} onChange={set('date')} max={timesOf(null, log.nowMs, timeZone).date} />
+        <View style={{ flexDirection: 'row', gap: GAP.one }}>
+          <View style={{ flex: 1 }}>
+            <DateField type="time" label="Began" value={times.began} onChange={set('began')} />
+          </View>
+          <View style={{ flex: 1 }}>
+            <DateField type="time" label="Ended" value={times.ended} onChange={set('ended')} />
+          </View>
+        </View>
+        <Words kind="small" tone="quiet">
+          An end before the beginning is taken as past midnight.
+        </Words>
+        {!session && (
+          <Choice
+            label="Was the closing round done?"
+            options={[
+              { value: true, title: 'Yes, all of it' },
+              { value: false, title: 'No' },
+            ]}
+            value={rounded}
+            onChange={setRounded}
+          />
+        )}
+      </View>
+    </Screen>
+  );
+}
+
+function draftFor(session: Session | null, { beganAt, endedAt }: { beganAt: number; endedAt: number }): Draft {
+  const end = new Date(endedAt).toISOString();
+  if (!session) return { type: 'session-entered', at: beganAt, payload: { endedAt: end } };
+  return { type: 'session-corrected', payload: { sessionId: session.id, beganAt: new Date(beganAt).toISOString(), endedAt: end } };
+}

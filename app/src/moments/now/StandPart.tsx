@@ -1,0 +1,22 @@
+import { Redirect, useLocalSearchParams } from 'expo-router';
+import { standOf, useHousehold } from '@/state/household';
+import { useLook } from '@/state/look';
+import { useWide } from '@/ui/theme';
+import { PartScreen } from '../part/PartScreen';
+import { isPart } from '../part/parts';
+import { Stand } from './Stand';
+
+/** The working of something due on the stand: a screen on a phone, the second pane on a wide screen. */
+export function StandPart() {
+  const { part } = useLocalSearchParams<{ part: string }>();
+  const household = useHousehold((state) => state.household)!;
+  const standId = useLook((state) => state.standId);
+  const wide = useWide();
+  const instrument = standOf(household, standId);
+  if (!instrument || !isPart(part)) return <Redirect href="/now" />;
+  return wide ? (
+    <Stand key={instrument.id} instrument={instrument} part={part} />
+  ) : (
+    <PartScreen instrument={instrument} part={part} back="/now" />
+  );
+}

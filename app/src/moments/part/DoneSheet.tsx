@@ -1,0 +1,92 @@
+import { stringNames, type FitReason } from '@tembrin/core';
+import type { Instrument } from '@tembrin/contract';
+import { useState } from 'react';
+import { act } from '@/state/doing';
+import type { Draft } from '@/state/log';
+import { useHousehold } from '@/state/household';
+import { Button } from '@/ui/Button';
+import { Choice, Choices } from '@/ui/Choice';
+import { Sheet } from '@/ui/Sheet';
+import { REASON_NAMES } from '@/words/names';
+import { WhenField, whenToMs, type When } from './When';
+
+export type DoneKind = 'strings' | 'hair' | 'checkup';
+
+interface DoneSheetProps {
+  kind: DoneKind;
+  instrument: Instrument;
+  nowMs: number;
+  /** The date was not known so far: it is asked for, not done now. */
+  unknown: boolean;
+  onClose: () => void;
+}
+
+const TITLES: Readonly<Record<DoneKind, string>> = { strings: 'New strings', hair: 'Rehair', checkup: 'Checkup' };
+const QUESTIONS: Readonly<Record<DoneKind, string>> = {
+  strings: 'When were they fitted?',
+  hair: 'When was it rehaired?',
+  checkup: 'When was it looked over?',
+};
+const DONE: Readonly<Record<DoneKind, string>> = {
+  strings: 'The strings are on record. Their thread starts again.',
+  hair: 'The rehair is on record. Its thread starts again.',
+  checkup: 'The checkup is on record.',
+};
+
+const WHY: readonly FitReason[] = ['worn', 'broke', 'frayed', 'experiment', 'set'];
+
+/** Records that something was done: when, and for strings which and why. */
+export function DoneSheet({ kind, instrument, nowMs, unknown, onClose }: DoneSheetProps) {
+  const { timeZone } = useHousehold((state) => state.household)!;
+  const names = stringNames(instrument);
+  const [whole, setWhole] = useState(true);
+  const [which, setWhich] = useState<number[]>([]);
+  const [why, setWhy] = useState<FitReason>(unknown ? 'on-record' : 'worn');
+  const [when, setWhen] = useState<When>(unknown ? { kind: 'unsaid' } : { kind: 'ago', months: 0 });
+  const at = whenToMs(when, nowMs, timeZone);
+  const missing = at === null ? 'Say when.' : kind === 'strings' && !whole && which.length === 0 ? 'Choose which strings.' : null;
+
+  const save = async () => {
+    if (at === null) return;
+    onClose();
+    await act(instrument.id, [draftOf(kind, at, whole ? null : which, why)], DONE[kind]);
+  };
+  return (
+    <Sheet
+      title={TITLES[kind]}
+      onClose={onClose}
+      foot={<Button title={missing ?? 'Put it on record'} disabled={missing !== null} onPress={() => void save()} />}
+    >
+      <WhenField label={QUESTIONS[kind]} value={when} onChange={setWhen} nowMs={nowMs} timeZone={timeZone} />
+      {kind === 'strings' && !unknown && (
+        <>
+          <Choice
+            label="Which strings?"
+            options={[
+              { value: true, title: 'The whole set' },
+              { value: false, title: 'Some' },
+            ]}
+            value={whole}
+            onChange={(all) => {
+              setWhole(all);
+              setWhy(all ? 'worn' : 'broke');
+            }}
+          />
+          {!whole && <Choices label="Strings" options={names.map((title, value) => ({ value, title }))} values={which} onChange={setWhich} />}
+          <Choice label="Why?" options={WHY.map((value) => ({ value, title: REASON_NAMES[value] }))} value={why} onChange={setWhy} />
+        </>
+      )}
+    </Sheet>
+  );
+}
+
+function draftOf(kind: DoneKind, at: number, strings: number[] | null, reason: FitReason): Draft {
+  switch (kind) {
+    case 'strings':
+      return { type: 'strings-fitted', at, payload: { strings, reason, known: true } };
+    case 'hair':
+      return { type: 'rehaired', at, payload: { reason: reason === 'on-record' ? 'on-record' : 'worn', known: true } };
+    case 'checkup':
+      return { type: 'checked-up', at, payload: { known: true } };
+  }
+}

@@ -1,0 +1,89 @@
+import type { PartId } from '@tembrin/core';
+import type { Instrument } from '@tembrin/contract';
+import type { Href } from 'expo-router';
+import { View } from 'react-native';
+import { useJudged } from '@/state/condition';
+import { useHousehold } from '@/state/household';
+import { Empty } from '@/ui/Empty';
+import { Figures } from '@/ui/Rows';
+import { Screen } from '@/ui/Screen';
+import { StateMark } from '@/ui/StateMark';
+import { GAP } from '@/ui/theme';
+import { Thread } from '@/ui/Thread';
+import { Words } from '@/ui/Words';
+import { dateWords } from '@/words/dates';
+import { PART_NAMES } from '@/words/names';
+import { reasonFor } from '@/words/reasons';
+import { workingOf } from '@/words/workings';
+import { PartActions } from './PartActions';
+
+interface PartScreenProps {
+  instrument: Instrument;
+  part: PartId;
+  back?: Href;
+}
+
+/** The working of one part's verdict: the thread large, the figures, the rule, the school, what would change it; and doing it. */
+export function PartScreen({ instrument, part, back }: PartScreenProps) {
+  const household = useHousehold((state) => state.household)!;
+  const { log, condition } = useJudged(instrument);
+  const thread = condition.threads.find((each) => each.part === part);
+  if (!thread) {
+    return (
+      <Screen title={PART_NAMES[part]} back={back}>
+        <Empty title="Nothing of the kind" text={`${instrument.name} has no ${PART_NAMES[part].toLowerCase()}.`} />
+      </Screen>
+    );
+  }
+  const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
+  const { figures, rule, school, changes } = workingOf(thread, condition.pace, instrument, household, moment);
+  const date = (atMs: number) => dateWords(atMs, moment.nowMs, moment.timeZone);
+  return (
+    <Screen
+      title={PART_NAMES[part]}
+      back={back}
+      aside={<StateMark state={thread.state} />}
+      foot={<PartActions thread={thread} instrument={instrument} nowMs={moment.nowMs} />}
+    >
+      <View style={{ gap: GAP.small }}>
+        <Words kind="small" tone="quiet">
+          {instrument.name}
+        </Words>
+        <Thread {...thread} {...moment} label={PART_NAMES[part]} tall />
+        <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+          <Words kind="small" tone="quiet">
+            {thread.from === null ? 'start not known' : date(thread.from)}
+          </Words>
+          {thread.window && (
+            <Words kind="small" tone="quiet">
+              {date(thread.window.late)}
+            </Words>
+          )}
+        </View>
+        <Words>{reasonFor(thread, instrument, moment)}</Words>
+      </View>
+      <Figures rows={figures} />
+      <Explained title="Rule" text={rule} />
+      <Explained title="School" text={school} />
+      <View style={{ gap: GAP.hair }}>
+        <Words kind="heading" level={2}>
+          What would change it
+        </Words>
+        {changes.map((change) => (
+          <Words key={change}>{change}</Words>
+        ))}
+      </View>
+    </Screen>
+  );
+}
+
+function Explained({ title, text }: { title: string; text: string }) {
+  return (
+    <View style={{ gap: GAP.hair }}>
+      <Words kind="heading" level={2}>
+        {title}
+      </Words>
+      <Words>{text}</Words>
+    </View>
+  );
+}

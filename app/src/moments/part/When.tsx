@@ -1,0 +1,73 @@
+import { tz, TZDate } from '@date-fns/tz';
+import { addHours, format, isValid, parseISO, subMonths } from 'date-fns';
+import { View } from 'react-native';
+import { Choice } from '@/ui/Choice';
+import { DateField } from '@/ui/Field';
+import { GAP } from '@/ui/theme';
+
+/** An answer to "when?", as people give it. */
+export type When =
+  | { kind: 'unsaid' }
+  | { kind: 'unknown' }
+  | { kind: 'ago'; months: number }
+  | { kind: 'date'; date: string };
+
+const AGO = [
+  { value: '0', title: 'Today' },
+  { value: '1', title: 'A month ago' },
+  { value: '3', title: '3 months' },
+  { value: '6', title: '6 months' },
+  { value: '12', title: 'A year' },
+  { value: '24', title: '2 years' },
+  { value: 'date', title: 'On a date' },
+];
+const UNKNOWN = { value: 'unknown', title: 'Don’t know' };
+
+/**
+ * The instant an answer means; midday where only a day is known, but never later than now.
+ * @returns ms, or null while the answer is not complete
+ */
+export function whenToMs(when: When, nowMs: number, timeZone: string): number | null {
+  switch (when.kind) {
+    case 'unsaid':
+      return null;
+    case 'unknown':
+      return nowMs;
+    case 'ago':
+      return when.months === 0 ? nowMs : subMonths(nowMs, when.months, { in: tz(timeZone) }).getTime();
+    case 'date': {
+      const day = parseISO(when.date, { in: tz(timeZone) });
+      return isValid(day) ? Math.min(addHours(day, 12).getTime(), nowMs) : null;
+    }
+  }
+}
+
+interface WhenFieldProps {
+  label: string;
+  hint?: string;
+  value: When;
+  onChange: (when: When) => void;
+  nowMs: number;
+  timeZone: string;
+  /** "Don’t know" is an answer too. */
+  mayBeUnknown?: boolean;
+}
+
+/** Asks when something was, in a tap where that is good enough. */
+export function WhenField({ label, hint, value, onChange, nowMs, timeZone, mayBeUnknown }: WhenFieldProps) {
+  const today = format(new TZDate(nowMs, timeZone), 'yyyy-MM-dd');
+  const chosen = value.kind === 'ago' ? String(value.months) : value.kind === 'unsaid' ? null : value.kind;
+  const choose = (key: string) => {
+    if (key === 'unknown') onChange({ kind: 'unknown' });
+    else if (key === 'date') onChange({ kind: 'date', date: today });
+    else onChange({ kind: 'ago', months: Number(key) });
+  };
+  return (
+    <View style={{ gap: GAP.small }}>
+      <Choice label={label} hint={hint} options={mayBeUnknown ? [...AGO, UNKNOWN] : AGO} value={chosen} onChange={choose} />
+      {value.kind === 'date' && (
+        <DateField type="date" label={`${label} Date`} value={value.date} max={today} onChange={(date) => onChange({ kind: 'date', date })} />
+      )}
+    </View>
+  );
+}

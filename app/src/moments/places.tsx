@@ -1,0 +1,118 @@
+import { Link, Slot, usePathname, type Href } from 'expo-router';
+import { Pressable, View } from 'react-native';
+import { useSafeAreaInsets } from 'react-native-safe-area-context';
+import Svg, { Circle, Path } from 'react-native-svg';
+import { NoticeLine } from '@/ui/Notice';
+import { GAP, usePalette, useWide, type Palette } from '@/ui/theme';
+import { Words } from '@/ui/Words';
+import { LineState } from './LineState';
+
+type PlaceId = 'now' | 'kit';
+
+interface Place {
+  id: PlaceId;
+  title: string;
+  href: Href;
+}
+
+/** The places of the app, by moment. A place stands here once it does something. */
+const PLACES: readonly Place[] = [
+  { id: 'now', title: 'Now', href: '/now' },
+  { id: 'kit', title: 'Kit', href: '/kit' },
+];
+
+const BAR = 60;
+const RAIL = 104;
+
+/** The shell: a bar at the foot of a phone, a rail on a wide screen. */
+export function Places() {
+  const wide = useWide();
+  const { ground } = usePalette();
+  const { bottom } = useSafeAreaInsets();
+  const path = usePathname();
+  // The closing round has the whole screen to itself.
+  const alone = path === '/now/closing';
+  const bar = alone || wide ? 0 : BAR + bottom;
+  return (
+    <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column', backgroundColor: ground }}>
+      {wide && <PlaceList direction="column" path={path} />}
+      <View style={{ flex: 1 }}>
+        <LineState />
+        <View style={{ flex: 1 }}>
+          <Slot />
+        </View>
+      </View>
+      {!wide && !alone && <PlaceList direction="row" path={path} />}
+      <NoticeLine bottom={bar + (alone ? 168 : 88)} />
+    </View>
+  );
+}
+
+function PlaceList({ direction, path }: { direction: 'row' | 'column'; path: string }) {
+  const { line } = usePalette();
+  const { bottom } = useSafeAreaInsets();
+  const row = direction === 'row';
+  return (
+    <View
+      role="navigation"
+      aria-label="Places"
+      style={{
+        flexDirection: direction,
+        ...(row
+          ? { height: BAR + bottom, paddingBottom: bottom, borderTopWidth: 1, borderTopColor: line }
+          : { width: RAIL, paddingTop: GAP.two, gap: GAP.small, borderRightWidth: 1, borderRightColor: line }),
+      }}
+    >
+      {PLACES.map((place) => (
+        <PlaceLink key={place.id} place={place} row={row} here={path.startsWith(`/${place.id}`)} />
+      ))}
+    </View>
+  );
+}
+
+function PlaceLink({ place, row, here }: { place: Place; row: boolean; here: boolean }) {
+  const palette = usePalette();
+  const tone: keyof Palette = here ? 'text' : 'quiet';
+  return (
+    <Link href={place.href} asChild>
+      <Pressable
+        aria-current={here ? 'page' : undefined}
+        style={{
+          flex: row ? 1 : undefined,
+          flexDirection: row ? 'row' : 'column',
+          alignItems: 'center',
+          justifyContent: 'center',
+          gap: row ? 10 : 6,
+          minHeight: 64,
+        }}
+      >
+        <PlaceMark id={place.id} colour={here ? palette.accent : palette.quiet} />
+        <Words kind={here ? 'strong' : 'body'} tone={tone}>
+          {place.title}
+        </Words>
+      </Pressable>
+    </Link>
+  );
+}
+
+/** Now is a bead on a thread; Kit a stack of threads. */
+function PlaceMark({ id, colour }: { id: PlaceId; colour: string }) {
+  return (
+    <Svg width={30} height={20} viewBox="0 0 30 20" aria-hidden>
+      {id === 'now' && (
+        <>
+          <Path d="M1 10H29" stroke={colour} strokeWidth={2} />
+          <Circle cx={15} cy={10} r={5.5} fill={colour} />
+        </>
+      )}
+      {id === 'kit' && (
+        <>
+          <Path d="M2 4H28M2 10H28M2 16H28" stroke={colour} strokeWidth={2} />
+          <Circle cx={9} cy={4} r={2.8} fill={colour} />
+          <Circle cx={21} cy={10} r={2.8} fill={colour} />
+          <Circle cx={14} cy={16} r={2.8} fill={colour} />
+        </>
+      )}
+    </Svg>
+  );
+}

@@ -1,0 +1,73 @@
+import {
+  API_ROOT,
+  operations,
+  problemSchema,
+  REQUEST_HEADER,
+  type BodyInputOf,
+  type OperationId,
+  type Operation,
+  type ParamsOf,
+  type Problem,
+  type QueryInputOf,
+  type ResponseOf,
+} from '@tembrin/contract';
+
+/** The server answered with a problem. */
+export class Refused extends Error {
+  constructor(readonly problem: Problem) {
+    super(problem.detail);
+  }
+}
+
+/** The server could not be reached. */
+export class OutOfReach extends Error {
+  constructor() {
+    super('The server is out of reach. Check the connection and try again.');
+  }
+}
+
+export interface CallParts<I extends OperationId> {
+  params?: ParamsOf<I>;
+  query?: QueryInputOf<I>;
+  body?: BodyInputOf<I>;
+  version?: number;
+}
+
+/**
+ * Calls one operation of the API.
+ * @throws Refused with the server's problem document, OutOfReach when there is no answer
+ */
+export async function call<I extends OperationId>(id: I, parts: CallParts<I> = {}): Promise<ResponseOf<I>> {
+  const operation: Operation = operations[id];
+  const path = operation.path.replaceAll(/:(\w+)/g, (_, name: string) =>
+    encodeURIComponent(String((parts.params as Record<string, string>)[name])),
+  );
+  const query = parts.query ? `?${new URLSearchParams(parts.query as Record<string, string>)}` : '';
+  const response = await fetch(API_ROOT + path + query, {
+    method: operation.method.toUpperCase(),
+    credentials: 'same-origin',
+    headers: {
+      [REQUEST_HEADER]: '1',
+      ...(parts.body !== undefined && { 'Content-Type': 'application/json' }),
+      ...(parts.version !== undefined && { 'If-Match': `"${parts.version}"` }),
+    },
+    body: parts.body === undefined ? undefined : JSON.stringify(parts.body),
+  }).catch(() => {
+    throw new OutOfReach();
+  });
+  if (!response.ok) throw await refusal(response);
+  return (response.status === 204 ? undefined : await response.json()) as ResponseOf<I>;
+}
+
+async function refusal(response: Response): Promise<Error> {
+  const problem = problemSchema.safeParse(await response.json().catch(() => null));
+  // A gateway's own page, or none: the server itself was not reached.
+  return problem.success ? new Refused(problem.data) : new OutOfReach();
+}
+
+/** A sentence for whatever went wrong with a call. */
+export function sentenceOf(error: unknown): string {
+  return error instanceof Refused || error instanceof OutOfReach
+    ? error.message
+    : 'Something failed on this device. Reload the page; what you entered is kept.';
+}

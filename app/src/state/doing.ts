@@ -1,0 +1,40 @@
+import type { LogEvent } from '@tembrin/core';
+import { record, written, type Draft } from './log';
+import { notify, notifyProblem } from './notice';
+
+/** Records drafts as one act, and offers to take it back. `done` is what the player is told; null tells nothing. */
+export function act(instrumentId: string, drafts: readonly Draft[], done: string | null): Promise<readonly LogEvent[]> {
+  return enter(
+    drafts.map((draft) => written(instrumentId, draft)),
+    done,
+  );
+}
+
+/** Records events that were written already, as one act. */
+export async function enter(events: readonly LogEvent[], done: string | null): Promise<readonly LogEvent[]> {
+  try {
+    await record(events);
+  } catch {
+    notifyProblem('This browser does not let Tembrin keep anything, so nothing was recorded. Allow site data, then try again.');
+    return [];
+  }
+  if (done !== null) notify(done, () => takeBack(events));
+  return events;
+}
+
+/** Retracts events, newest first. */
+export async function takeBack(events: readonly Pick<LogEvent, 'id' | 'instrumentId'>[]): Promise<void> {
+  const retractions = [...events]
+    .reverse()
+    .map(({ id, instrumentId }) => written(instrumentId, { type: 'retracted', payload: { eventId: id } }));
+  try {
+    await record(retractions);
+  } catch {
+    notifyProblem('It could not be taken back on this device. Try again.');
+  }
+}
+
+/** Retracts one event, and offers to put it back. */
+export async function retract(instrumentId: string, eventId: string, done: string): Promise<void> {
+  await act(instrumentId, [{ type: 'retracted', payload: { eventId } }], done);
+}

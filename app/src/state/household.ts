@@ -1,0 +1,115 @@
+import type { BodyInputOf, Household, Instrument } from '@tembrin/contract';
+import { create } from 'zustand';
+import { call, Refused } from './api';
+import { leaveLog, openLog } from './log';
+import { useLook } from './look';
+
+const KEPT = 'tembrin-household';
+
+interface HouseholdState {
+  /** checking: not known yet; out: nobody is signed in; in: `household` is there. */
+  status: 'checking' | 'out' | 'in';
+  household: Household | null;
+}
+
+/** Who is signed in on this device, and their household. */
+export const useHousehold = create<HouseholdState>()(() => ({ status: 'checking', household: null }));
+
+function keep(household: Household): void {
+  localStorage.setItem(KEPT, JSON.stringify(household));
+  useHousehold.setState({ status: 'in', household });
+}
+
+function kept(): Household | null {
+  const text = localStorage.getItem(KEPT);
+  return text ? (JSON.parse(text) as Household) : null;
+}
+
+/** The instrument on the stand: the one put there, or the household's first. */
+export function standOf({ instruments }: Household, standId: string | null): Instrument | null {
+  return instruments.find(({ id }) => id === standId) ?? instruments[0] ?? null;
+}
+
+async function enter(household: Household): Promise<void> {
+  keep(household);
+  await openLog(household.id, standOf(household, useLook.getState().standId)?.id ?? null);
+}
+
+/** Finds out who is signed in. Without a connection, the household this device last had is used. */
+export async function checkIn(): Promise<void> {
+  const last = kept();
+  if (last) {
+    useHousehold.setState({ status: 'in', household: last });
+    void openLog(last.id, standOf(last, useLook.getState().standId)?.id ?? null);
+  }
+  try {
+    await enter(await call('readHousehold'));
+  } catch (error) {
+    const signedOut = error instanceof Refused && error.problem.status === 401;
+    if (signedOut && last) await leaveLog(false);
+    if (signedOut || !last) {
+      localStorage.removeItem(KEPT);
+      useHousehold.setState({ status: 'out', household: null });
+    }
+  }
+}
+
+export async function createAccount(body: BodyInputOf<'createAccount'>): Promise<void> {
+  await enter(await call('createAccount', { body }));
+}
+
+export async function signIn(body: BodyInputOf<'signIn'>): Promise<void> {
+  await enter(await call('signIn', { body }));
+}
+
+export async function openDemo(timeZone: string): Promise<void> {
+  await enter(await call('openDemo', { body: { timeZone } }));
+}
+
+/** Signs out and clears this device, except for entries that are not sent yet. */
+export async function signOut(): Promise<void> {
+  await call('signOut');
+  localStorage.removeItem(KEPT);
+  await leaveLog(true);
+  useHousehold.setState({ status: 'out', household: null });
+}
+
+/** Reads the household again, as after somebody else changed it. */
+export async function refreshHousehold(): Promise<void> {
+  keep(await call('readHousehold'));
+}
+
+function put(instrument: Instrument): void {
+  const { household } = useHousehold.getState();
+  if (!household) return;
+  const others = household.instruments.filter(({ id }) => id !== instrument.id);
+  const at = household.instruments.findIndex(({ id }) => id === instrument.id);
+  others.splice(at < 0 ? others.length : at, 0, instrument);
+  keep({ ...household, instruments: others });
+}
+
+export async function addInstrument(body: BodyInputOf<'addInstrument'>): Promise<Instrument> {
+  const instrument = await call('addInstrument', { body });
+  put(instrument);
+  return instrument;
+}
+
+export async function changeInstrument(
+  { id, version }: Instrument,
+  body: BodyInputOf<'changeInstrument'>,
+): Promise<void> {
+  put(await call('changeInstrument', { params: { id }, version, body }));
+}
+
+export async function removeInstrument({ id, version }: Instrument): Promise<void> {
+  await call('removeInstrument', { params: { id }, version });
+  const { household } = useHousehold.getState();
+  if (household) keep({ ...household, instruments: household.instruments.filter((other) => other.id !== id) });
+}
+
+export async function changeHousehold(change: Partial<BodyInputOf<'changeHousehold'>>): Promise<void> {
+  const { household } = useHousehold.getState();
+  if (!household) return;
+  const { name, timeZone, schools, version } = household;
+  keep(await call('changeHousehold', { version, body: { name, timeZone, schools, ...change } }));
+}

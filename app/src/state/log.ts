@@ -1,0 +1,262 @@
+import { EVENTS_PER_POST } from '@tembrin/contract';
+import type { EventOf, EventType, LogEvent } from '@tembrin/core';
+import { v7 as uuid } from 'uuid';
+import { create } from 'zustand';
+import { call, OutOfReach, Refused } from './api';
+import { keepPage, keepUnsent, oldestUnsent, openVault, removeVault, settle, type RefusedEntry, type Vault } from './vault';
+
+/** Where sending stands: up to date, out of reach and trying again, or waiting for a new sign-in. */
+export type Line = 'open' | 'down' | 'signed-out';
+
+interface LogState {
+  householdId: string | null;
+  /** Every instrument's events that this device knows, sent or not. */
+  events: Readonly<Record<string, readonly LogEvent[]>>;
+  /** Instruments whose log is complete, as far as the server had told when last asked. */
+  complete: ReadonlySet<string> | 'all';
+  unsent: number;
+  refused: readonly RefusedEntry[];
+  line: Line;
+}
+
+const EMPTY: LogState = { householdId: null, events: {}, complete: new Set(), unsent: 0, refused: [], line: 'open' };
+
+/** The log on this device. Nothing derived is kept here. */
+export const useLog = create<LogState>()(() => EMPTY);
+
+type Message =
+  | { kind: 'recorded'; events: readonly LogEvent[] }
+  | { kind: 'settled'; stored: readonly LogEvent[]; refused: readonly RefusedEntry[]; unsent: number }
+  | { kind: 'dropped'; id: string };
+
+let vault: Vault | null = null;
+let channel: BroadcastChannel | null = null;
+let retry: ReturnType<typeof setTimeout> | undefined;
+let patienceMs = 0;
+const FIRST_RETRY_MS = 1_000;
+const LONGEST_RETRY_MS = 30_000;
+const LOOK_AGAIN_MS = 60_000;
+
+function merged(events: LogState['events'], added: readonly LogEvent[]): LogState['events'] {
+  const next: Record<string, readonly LogEvent[]> = { ...events };
+  const byInstrument = new Map<string, LogEvent[]>();
+  for (const event of added) {
+    const list = byInstrument.get(event.instrumentId);
+    if (list) list.push(event);
+    else byInstrument.set(event.instrumentId, [event]);
+  }
+  for (const [instrumentId, list] of byInstrument) {
+    const known = next[instrumentId] ?? [];
+    const ids = new Set(known.map(({ id }) => id));
+    const fresh = list.filter(({ id }) => !ids.has(id));
+    if (fresh.length > 0) next[instrumentId] = [...known, ...fresh];
+  }
+  return next;
+}
+
+function without(events: LogState['events'], refused: readonly RefusedEntry[]): LogState['events'] {
+  const next: Record<string, readonly LogEvent[]> = { ...events };
+  for (const { event } of refused) {
+    next[event.instrumentId] = (next[event.instrumentId] ?? []).filter(({ id }) => id !== event.id);
+  }
+  return next;
+}
+
+function apply(message: Message): void {
+  const state = useLog.getState();
+  switch (message.kind) {
+    case 'recorded':
+      useLog.setState({ events: merged(state.events, message.events), unsent: state.unsent + message.events.length });
+      break;
+    case 'settled': {
+      const ids = new Set(message.refused.map(({ event }) => event.id));
+      useLog.setState({
+        events: without(merged(state.events, message.stored), message.refused),
+        refused: [...state.refused.filter(({ event }) => !ids.has(event.id)), ...message.refused],
+        unsent: message.unsent,
+      });
+      break;
+    }
+    case 'dropped':
+      useLog.setState({ refused: state.refused.filter(({ event }) => event.id !== message.id) });
+      break;
+  }
+}
+
+/** Applies a change here and in this browser's other tabs. */
+function tell(message: Message): void {
+  apply(message);
+  channel?.postMessage(message);
+}
+
+/** An event about to be recorded. */
+export interface Draft<T extends EventType = EventType> {
+  type: T;
+  payload: EventOf<T>['payload'];
+  /** When it happened, ms; now when left out. */
+  at?: number;
+}
+
+/** Makes an event of a draft, with an id and times of its own. */
+export function written<T extends EventType>(instrumentId: string, { type, payload, at }: Draft<T>): EventOf<T> {
+  const nowMs = Date.now();
+  return {
+    id: uuid(),
+    instrumentId,
+    type,
+    occurredAt: new Date(at ?? nowMs).toISOString(),
+    recordedAt: new Date(nowMs).toISOString(),
+    payload,
+  } as EventOf<T>;
+}
+
+/**
+ * Writes events into the log: on screen at once, kept on this device, then sent.
+ * @throws when this device cannot keep them; they are then not in the log
+ */
+export async function record(events: readonly LogEvent[]): Promise<void> {
+  if (!vault) throw new Error('No household is open.');
+  await keepUnsent(vault, events);
+  tell({ kind: 'recorded', events });
+  void send();
+}
+
+/** Sends what is unsent, oldest first; one tab at a time. */
+export async function send(): Promise<void> {
+  clearTimeout(retry);
+  const mine = vault;
+  if (!mine) return;
+  try {
+    await locked(async () => {
+      for (;;) {
+        if (vault !== mine) return;
+        const { keys, events } = await oldestUnsent(mine, EVENTS_PER_POST);
+        if (keys.length === 0) break;
+        const { outcomes } = await call('postEvents', { body: { events } });
+        const refused = outcomes.flatMap(({ index, outcome, problem }) =>
+          outcome === 'refused' && problem ? [{ event: events[index]!, problem }] : [],
+        );
+        const stored = outcomes.flatMap(({ index, outcome }) => (outcome === 'refused' ? [] : [events[index]!]));
+        await settle(mine, keys, stored, refused);
+        tell({ kind: 'settled', stored, refused, unsent: await mine.count('outbox') });
+      }
+    });
+    patienceMs = 0;
+    useLog.setState({ line: 'open' });
+  } catch (error) {
+    if (error instanceof Refused && error.problem.status === 401) return useLog.setState({ line: 'signed-out' });
+    if (vault === mine) useLog.setState({ line: 'down' });
+    patienceMs = Math.min(LONGEST_RETRY_MS, Math.max(FIRST_RETRY_MS, patienceMs * 2));
+    retry = setTimeout(() => void send(), patienceMs);
+  }
+}
+
+async function locked(work: () => Promise<void>): Promise<void> {
+  await (navigator.locks ? navigator.locks.request('tembrin-outbox', work) : work());
+}
+
+/** Reads what the server has stored since last time. */
+export async function look(): Promise<void> {
+  const mine = vault;
+  if (!mine) return;
+  try {
+    for (let more = true; more && vault === mine; ) {
+      const after = (await mine.get('reached', 'log')) ?? 0;
+      const page = await call('readLog', { query: { after } });
+      await keepPage(mine, page.events, page.reached);
+      useLog.setState((state) => ({ events: merged(state.events, page.events) }));
+      more = page.more;
+    }
+    if (vault === mine) useLog.setState({ complete: 'all' });
+  } catch (error) {
+    if (error instanceof Refused && error.problem.status === 401) useLog.setState({ line: 'signed-out' });
+    else if (error instanceof OutOfReach && vault === mine) useLog.setState({ line: 'down' });
+  }
+}
+
+/**
+ * Opens a household's log on this device: what is kept here first, then what the server has.
+ * @param firstId instrument whose log is wanted first
+ */
+export async function openLog(householdId: string, firstId: string | null): Promise<void> {
+  if (useLog.getState().householdId === householdId) return;
+  closeLog();
+  useLog.setState({ ...EMPTY, householdId });
+  const mine = await openVault(householdId);
+  vault = mine;
+  channel = new BroadcastChannel(`tembrin-${householdId}`);
+  channel.onmessage = ({ data }: MessageEvent<Message>) => apply(data);
+
+  const [first, unsent, refused, reached] = await Promise.all([
+    firstId ? mine.getAllFromIndex('events', 'instrument', firstId) : [],
+    mine.getAll('outbox'),
+    mine.getAll('refused'),
+    mine.get('reached', 'log'),
+  ]);
+  const events = merged(merged({}, first), unsent);
+  const kept = reached !== undefined;
+  useLog.setState({ events, unsent: unsent.length, refused, complete: new Set(kept && firstId ? [firstId] : []) });
+  void send();
+  if (kept) {
+    const all = await mine.getAll('events');
+    useLog.setState((state) => ({ events: merged(state.events, all), complete: 'all' }));
+  } else if (firstId) {
+    await readFirst(firstId);
+  }
+  await look();
+}
+
+/** On a new device the log of the instrument on the stand is fetched before the others. */
+async function readFirst(instrumentId: string): Promise<void> {
+  try {
+    for (let after = 0, more = true; more; ) {
+      const page = await call('readLog', { query: { after, instrumentId } });
+      useLog.setState((state) => ({ events: merged(state.events, page.events) }));
+      after = page.reached;
+      more = page.more;
+    }
+    useLog.setState((state) => ({
+      complete: state.complete === 'all' ? 'all' : new Set([...state.complete, instrumentId]),
+    }));
+  } catch (error) {
+    if (error instanceof OutOfReach) useLog.setState({ line: 'down' });
+  }
+}
+
+/** Takes a refused entry away for good. */
+export async function dropRefused(id: string): Promise<void> {
+  await vault?.delete('refused', id);
+  tell({ kind: 'dropped', id });
+}
+
+/** Lets go of the household. What is unsent stays on this device; the rest is removed when `forget` is set. */
+export async function leaveLog(forget: boolean): Promise<void> {
+  const { householdId, unsent } = useLog.getState();
+  closeLog();
+  useLog.setState(EMPTY);
+  if (forget && householdId && unsent === 0) await removeVault(householdId);
+}
+
+function closeLog(): void {
+  clearTimeout(retry);
+  vault?.close();
+  vault = null;
+  channel?.close();
+  channel = null;
+}
+
+/** Sends and looks again when the connection or the page comes back, and every minute while it is open. */
+export function keepInStep(): () => void {
+  const again = () => {
+    if (document.visibilityState === 'hidden') return;
+    void send().then(look);
+  };
+  const timer = setInterval(again, LOOK_AGAIN_MS);
+  window.addEventListener('online', again);
+  document.addEventListener('visibilitychange', again);
+  return () => {
+    clearInterval(timer);
+    window.removeEventListener('online', again);
+    document.removeEventListener('visibilitychange', again);
+  };
+}

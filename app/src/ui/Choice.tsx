@@ -1,0 +1,89 @@
+import { Pressable, View } from 'react-native';
+import { GAP, RADIUS, TOUCH, usePalette } from './theme';
+import { Words } from './Words';
+
+export interface Option<T> {
+  value: T;
+  title: string;
+}
+
+interface ChoiceProps<T> {
+  label: string;
+  options: readonly Option<T>[];
+  value: T | null;
+  onChange: (value: T) => void;
+  hint?: string;
+}
+
+/** One of a few, all in sight. */
+export function Choice<T extends string | number | boolean>({ label, options, value, onChange, hint }: ChoiceProps<T>) {
+  return (
+    <View role="radiogroup" aria-label={label} style={{ gap: GAP.small }}>
+      <Words kind="smallStrong">{label}</Words>
+      {hint !== undefined && (
+        <Words kind="small" tone="quiet">
+          {hint}
+        </Words>
+      )}
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: GAP.small }}>
+        {options.map((option) => (
+          <Tick key={String(option.value)} kind="radio" title={option.title} on={option.value === value} onPress={() => onChange(option.value)} />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+interface ChoicesProps<T> {
+  label: string;
+  options: readonly Option<T>[];
+  values: readonly T[];
+  onChange: (values: T[]) => void;
+}
+
+/** Any of a few. */
+export function Choices<T extends string | number>({ label, options, values, onChange }: ChoicesProps<T>) {
+  const toggle = (value: T) => onChange(values.includes(value) ? values.filter((other) => other !== value) : [...values, value]);
+  return (
+    <View role="group" aria-label={label} style={{ gap: GAP.small }}>
+      <Words kind="smallStrong">{label}</Words>
+      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: GAP.small }}>
+        {options.map(({ value, title }) => (
+          <Tick key={String(value)} kind="checkbox" title={title} on={values.includes(value)} onPress={() => toggle(value)} />
+        ))}
+      </View>
+    </View>
+  );
+}
+
+interface TickProps {
+  kind: 'radio' | 'checkbox';
+  title: string;
+  on: boolean;
+  onPress: () => void;
+}
+
+/** A thing to choose: what is chosen has a thick edge and a tint. */
+export function Tick({ kind, title, on, onPress }: TickProps) {
+  const { surface, edge, accent, accentTint } = usePalette();
+  return (
+    <Pressable
+      role={kind}
+      aria-checked={on}
+      onPress={onPress}
+      style={{
+        minHeight: TOUCH,
+        minWidth: TOUCH,
+        paddingHorizontal: GAP.half + (on ? 0 : 1),
+        justifyContent: 'center',
+        alignItems: 'center',
+        borderRadius: RADIUS,
+        borderWidth: on ? 2 : 1,
+        borderColor: on ? accent : edge,
+        backgroundColor: on ? accentTint : surface,
+      }}
+    >
+      <Words kind={on ? 'smallStrong' : 'small'}>{title}</Words>
+    </Pressable>
+  );
+}

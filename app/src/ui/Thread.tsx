@@ -1,0 +1,103 @@
+import type { ThreadState, Window } from '@tembrin/core';
+import { scaleLinear } from 'd3-scale';
+import { useState } from 'react';
+import { View, type LayoutChangeEvent } from 'react-native';
+import Svg, { Circle, G, Line, Path } from 'react-native-svg';
+import { spanWords, dateWords } from '@/words/dates';
+import { STATE_NAMES } from '@/words/names';
+import { STATE_TONES } from './StateMark';
+import { usePalette } from './theme';
+
+interface ThreadProps {
+  /** Where the taut line begins; null when nobody knows. */
+  from: number | null;
+  window: Window | null;
+  state: ThreadState;
+  nowMs: number;
+  timeZone: string;
+  /** What it is the thread of, for screen readers. */
+  label: string;
+  /** A larger drawing with room for the strands. */
+  tall?: boolean;
+  /** A low drawing, for a stack of threads. */
+  slim?: boolean;
+}
+
+/** Strands of the frayed stretch: where each ends, along and across. */
+const STRANDS = [
+  [1, -1],
+  [0.86, -0.55],
+  [0.97, -0.12],
+  [0.9, 0.3],
+  [1, 0.66],
+  [0.8, 1],
+] as const;
+
+/**
+ * The thread: a part's life as a string stretched from fitted to spent. A taut line, a bead for now, a frayed stretch
+ * for the forecast window with a knot at its middle.
+ */
+export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim }: ThreadProps) {
+  const palette = usePalette();
+  const [width, setWidth] = useState(0);
+  const measure = ({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width);
+  const height = tall ? 64 : slim ? 16 : 32;
+  const y = height / 2;
+  const spread = height / 2 - (slim ? 2 : 4);
+  const bead = tall ? 9 : slim ? 4.5 : 7;
+
+  const start = from ?? Math.min(nowMs, window?.early ?? nowMs);
+  const end = Math.max(window?.late ?? nowMs, nowMs, start + 1);
+  const x = scaleLinear([start, end], [bead + 2, Math.max(bead + 3, width - bead - 4)]);
+  const early = window ? Math.max(x(window.early), x(start)) : x(end);
+  const late = window ? Math.max(x(window.late), early + 14) : x(end);
+  const nowX = x(nowMs);
+  const colour = palette[STATE_TONES[state]];
+
+  const words = [
+    label,
+    STATE_NAMES[state],
+    from === null ? 'start not known' : `since ${dateWords(from, nowMs, timeZone)}`,
+    window ? `window ${spanWords(window.early, window.late, nowMs, timeZone)}` : 'nothing due',
+  ].join(', ');
+
+  return (
+    <View role="img" aria-label={words} onLayout={measure} style={{ height, width: '100%' }}>
+      {width > 0 && (
+        <Svg width={width} height={height} aria-hidden>
+          <Line
+            x1={x(start)}
+            y1={y}
+            x2={early}
+            y2={y}
+            stroke={palette.quiet}
+            strokeWidth={1.6}
+            strokeDasharray={from === null ? '3 4' : undefined}
+          />
+          {window && (
+            <G fill="none" stroke={palette.quiet} strokeLinecap="round">
+              {STRANDS.map(([along, across]) => {
+                const tipX = early + (late - early) * along;
+                const tipY = y + spread * across;
+                const bend = early + (tipX - early) * 0.55;
+                return (
+                  <Path
+                    key={across}
+                    d={`M${early} ${y} C${bend} ${y} ${bend} ${tipY} ${tipX} ${tipY}`}
+                    strokeWidth={1.1}
+                    opacity={0.85}
+                  />
+                );
+              })}
+              <Line x1={x(window.middle)} x2={x(window.middle)} y1={y - spread} y2={y + spread} strokeWidth={1} strokeDasharray="1 3" />
+            </G>
+          )}
+          {/* What has been lived through, up to the bead. */}
+          <Line x1={x(start)} y1={y} x2={nowX} y2={y} stroke={colour} strokeWidth={tall ? 4 : slim ? 2 : 3} strokeLinecap="round" />
+          {from !== null && <Line x1={x(start)} x2={x(start)} y1={y - (slim ? 4 : 6)} y2={y + (slim ? 4 : 6)} stroke={palette.text} strokeWidth={slim ? 1.8 : 2.4} strokeLinecap="round" />}
+          <Circle cx={nowX} cy={y} r={bead} fill={colour} stroke={palette.ground} strokeWidth={slim ? 1.5 : 2.4} />
+        </Svg>
+      )}
+    </View>
+  );
+}

@@ -1,0 +1,82 @@
+import { createTheme, ThemeProvider, useThemeMode } from '@rneui/themed/dist/config';
+import { useFonts } from 'expo-font';
+import { useEffect, useMemo, type ReactNode } from 'react';
+import { useColorScheme, useWindowDimensions } from 'react-native';
+import { useLook } from '@/state/look';
+import atkinson from '../../../assets/fonts/AtkinsonHyperlegibleNext_400Regular.woff2';
+import atkinsonStrong from '../../../assets/fonts/AtkinsonHyperlegibleNext_600SemiBold.woff2';
+import literata from '../../../assets/fonts/Literata_500Medium.woff2';
+import { FACE, RADIUS, TOUCH, TYPE, WIDE } from './measure';
+import { DAY, NIGHT, type Palette } from './palette';
+
+export * from './measure';
+export type { Palette } from './palette';
+
+const rneColours = ({ accent, surface, text, ground, line, quiet, now, soon, well, edge }: Palette) => ({
+  primary: accent,
+  white: surface,
+  black: text,
+  background: ground,
+  divider: line,
+  grey3: quiet,
+  error: now,
+  warning: soon,
+  success: well,
+  disabled: edge,
+});
+
+const widgets = {
+  Button: {
+    radius: RADIUS,
+    buttonStyle: { minHeight: TOUCH, paddingVertical: 10, paddingHorizontal: 20 },
+    titleStyle: TYPE.button,
+  },
+} as const;
+
+/** Whether the dark theme is on: as chosen, or as the device has it. */
+function useDark(): boolean {
+  const device = useColorScheme();
+  const look = useLook((state) => state.look);
+  return look === 'device' ? device === 'dark' : look === 'night';
+}
+
+/** Fonts, colours and widgets for everything below. Text shows at once in a fallback face until the fonts are there. */
+export function Theme({ children }: { children: ReactNode }) {
+  const dark = useDark();
+  useFonts({ [FACE.serif]: literata, [FACE.sans]: atkinson, [FACE.strong]: atkinsonStrong });
+  const theme = useMemo(
+    () =>
+      createTheme({
+        mode: dark ? 'dark' : 'light',
+        lightColors: rneColours(DAY),
+        darkColors: rneColours(NIGHT),
+        components: widgets,
+      }),
+    [dark],
+  );
+  return (
+    <ThemeProvider key={dark ? 'night' : 'day'} theme={theme}>
+      <PageColours dark={dark} />
+      {children}
+    </ThemeProvider>
+  );
+}
+
+/** The page behind the app, and the browser's own controls, in the same light. */
+function PageColours({ dark }: { dark: boolean }) {
+  useEffect(() => {
+    const { style } = document.documentElement;
+    style.colorScheme = dark ? 'dark' : 'light';
+    document.body.style.backgroundColor = (dark ? NIGHT : DAY).ground;
+  }, [dark]);
+  return null;
+}
+
+export function usePalette(): Palette {
+  return useThemeMode().mode === 'dark' ? NIGHT : DAY;
+}
+
+/** Whether the screen is wide enough for a rail and two panes. */
+export function useWide(): boolean {
+  return useWindowDimensions().width >= WIDE;
+}

@@ -1,0 +1,41 @@
+import { stringNames, type LogEvent } from '@tembrin/core';
+import type { Instrument } from '@tembrin/contract';
+import { clockWords, dateWords } from './dates';
+import { REASON_NAMES } from './names';
+import { stepWords } from './steps';
+
+/** One event in a few words, for the history and for messages about it. */
+export function eventWords(event: LogEvent, instrument: Instrument | null, timeZone: string): string {
+  const at = Date.parse(event.occurredAt);
+  const when = `${dateWords(at, Date.parse(event.recordedAt), timeZone)}, ${clockWords(at, timeZone)}`;
+  switch (event.type) {
+    case 'session-began':
+    case 'session-entered':
+      return `a session of ${when}`;
+    case 'session-ended':
+      return `the end of a session, ${when}`;
+    case 'session-corrected':
+      return 'a correction to a session';
+    case 'step-done':
+    case 'step-skipped': {
+      const title = instrument ? stepWords(event.payload.step, instrument).title : event.payload.step;
+      return `${title}${event.type === 'step-skipped' ? ', skipped' : ''}`;
+    }
+    case 'rosined':
+      return 'Rosined';
+    case 'strings-fitted': {
+      const { strings, reason, known } = event.payload;
+      const names = instrument && strings ? strings.map((at) => stringNames(instrument)[at]).join(', ') : null;
+      const why = reason === 'on-record' ? (known ? '' : ', date not known') : `: ${REASON_NAMES[reason].toLowerCase()}`;
+      return `${names ? `New ${names} string${strings?.length === 1 ? '' : 's'}` : 'New set of strings'}${why}`;
+    }
+    case 'rehaired':
+      return event.payload.known ? 'Bow rehaired' : 'Bow hair on, date not known';
+    case 'hair-looked-over':
+      return 'Bow hair looked over, still good';
+    case 'checked-up':
+      return 'Checkup';
+    case 'retracted':
+      return 'taking an entry back';
+  }
+}
