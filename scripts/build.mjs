@@ -15,12 +15,25 @@ const FACES = [
   ['atkinson-hyperlegible-next', '400Regular', 'AtkinsonHyperlegibleNext_400Regular'],
   ['atkinson-hyperlegible-next', '600SemiBold', 'AtkinsonHyperlegibleNext_600SemiBold'],
 ];
-const LETTERS = [[0x20, 0x7e], [0xa0, 0x17f], [0x218, 0x21b], [0x2010, 0x2027], [0x2030, 0x203a], [0x2190, 0x2193], [0x2212, 0x2212], [0x2248, 0x2265], [0x20ac, 0x20ac], [0x266d, 0x266f]];
+const LETTERS = [
+  [0x20, 0x7e],
+  [0xa0, 0x17f],
+  [0x218, 0x21b],
+  [0x2010, 0x2027],
+  [0x2030, 0x203a],
+  [0x2190, 0x2193],
+  [0x2212, 0x2212],
+  [0x2248, 0x2265],
+  [0x20ac, 0x20ac],
+  [0x266d, 0x266f],
+];
 
 /** Makes the font files from the packages they ship in. */
 export async function makeFonts() {
   const { default: subsetFont } = await import('subset-font');
-  const letters = LETTERS.flatMap(([from, to]) => Array.from({ length: to - from + 1 }, (_, at) => String.fromCodePoint(from + at))).join('');
+  const letters = LETTERS.flatMap(([from, to]) =>
+    Array.from({ length: to - from + 1 }, (_, at) => String.fromCodePoint(from + at)),
+  ).join('');
   mkdirSync(FONTS, { recursive: true });
   for (const [family, weight, face] of FACES) {
     const target = join(FONTS, `${face}.woff2`);
@@ -51,13 +64,21 @@ function precompress(folder) {
 /** Builds the web app into app/dist unless what is there was made from the same sources. */
 export async function build() {
   await makeFonts();
-  const made = onceFor(join(ROOT, '.build/web'), existsSync(DIST) ? fingerprint(INPUTS) : `${fingerprint(INPUTS)}!`, () => {
-    console.log('Building the app …');
-    rmSync(DIST, { recursive: true, force: true });
-    const env = { ...process.env, EXPO_OFFLINE: '1', CI: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' };
-    run(process.execPath, [join(ROOT, 'node_modules/expo/bin/cli'), 'export', '--platform', 'web', '--output-dir', 'dist'], { cwd: join(ROOT, 'app'), env, stdio: ['ignore', 'ignore', 'inherit'] });
-    precompress(DIST);
-  });
+  const made = onceFor(
+    join(ROOT, '.build/web'),
+    existsSync(DIST) ? fingerprint(INPUTS) : `${fingerprint(INPUTS)}!`,
+    () => {
+      console.log('Building the app …');
+      rmSync(DIST, { recursive: true, force: true });
+      const env = { ...process.env, EXPO_OFFLINE: '1', CI: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' };
+      run(
+        process.execPath,
+        [join(ROOT, 'node_modules/expo/bin/cli'), 'export', '--platform', 'web', '--output-dir', 'dist'],
+        { cwd: join(ROOT, 'app'), env, stdio: ['ignore', 'ignore', 'inherit'] },
+      );
+      precompress(DIST);
+    },
+  );
   if (made) writeFileSync(join(ROOT, '.build/web'), fingerprint(INPUTS));
   return DIST;
 }

@@ -30,7 +30,9 @@ async function takeLatch() {
   });
   if (!taken) {
     const where = await askHolder();
-    console.error(where ? `Tembrin is running already: ${where}` : 'Tembrin is being started already, by another npm start.');
+    console.error(
+      where ? `Tembrin is running already: ${where}` : 'Tembrin is being started already, by another npm start.',
+    );
     console.error(`Stop it there with Ctrl-C first, or set PORT and TEMBRIN_DATA to run a second one beside it.`);
     process.exit(1);
   }
@@ -67,7 +69,13 @@ async function main() {
     console.error(error.message);
     return stop(1);
   }
-  const env = { ...database.env, HOST, PORT: String(PORT), STATIC_DIR: dist, LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn' };
+  const env = {
+    ...database.env,
+    HOST,
+    PORT: String(PORT),
+    STATIC_DIR: dist,
+    LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+  };
   delete env.DATABASE_OWNER;
   delete env.DATABASE_OWNER_PASSWORD;
   // A group of its own, so that Ctrl-C is passed on once, by `stop`.

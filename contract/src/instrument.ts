@@ -1,11 +1,7 @@
 import { z } from 'zod';
 import { FAMILY_FACTS, instrumentFactsSchema, type InstrumentFacts } from '@tembrin/core';
 
-const name = z
-  .string('Give it a name.')
-  .trim()
-  .min(1, 'Give it a name.')
-  .max(60, 'A name has at most 60 characters.');
+const name = z.string('Give it a name.').trim().min(1, 'Give it a name.').max(60, 'A name has at most 60 characters.');
 
 const fields = { name, ...instrumentFactsSchema.shape };
 
@@ -13,10 +9,18 @@ const fields = { name, ...instrumentFactsSchema.shape };
 function checkFacts(facts: InstrumentFacts, context: z.RefinementCtx) {
   const family = FAMILY_FACTS[facts.family];
   if (facts.kind !== null && !family.kinds.includes(facts.kind)) {
-    context.addIssue({ code: 'custom', path: ['kind'], message: `A ${facts.family} is not of the kind “${facts.kind}”.` });
+    context.addIssue({
+      code: 'custom',
+      path: ['kind'],
+      message: `A ${facts.family} is not of the kind “${facts.kind}”.`,
+    });
   }
   if (facts.setUp.shoulderRest && !family.shoulderRest) {
-    context.addIssue({ code: 'custom', path: ['setUp', 'shoulderRest'], message: `A ${facts.family} takes no shoulder rest.` });
+    context.addIssue({
+      code: 'custom',
+      path: ['setUp', 'shoulderRest'],
+      message: `A ${facts.family} takes no shoulder rest.`,
+    });
   }
 }
 

@@ -140,11 +140,8 @@ export const operations = {
 export type Operations = typeof operations;
 export type OperationId = keyof Operations;
 
-type Schema<O, K extends string, Side extends 'input' | 'output'> = O extends Record<K, infer S extends z.ZodType>
-  ? Side extends 'input'
-    ? z.input<S>
-    : z.output<S>
-  : undefined;
+type Schema<O, K extends string, Side extends 'input' | 'output'> =
+  O extends Record<K, infer S extends z.ZodType> ? (Side extends 'input' ? z.input<S> : z.output<S>) : undefined;
 
 /** What a caller sends and gets, and what a handler receives, for each operation. */
 export type ParamsOf<I extends OperationId> = Schema<Operations[I], 'params', 'output'>;

@@ -1,7 +1,13 @@
 import { LONGEST_SESSION_H, type Refusal } from '@tembrin/core';
 
 function when(ms: number, timeZone: string): string {
-  const parts: Intl.DateTimeFormatOptions = { day: 'numeric', month: 'short', year: 'numeric', hour: '2-digit', minute: '2-digit' };
+  const parts: Intl.DateTimeFormatOptions = {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    hour: '2-digit',
+    minute: '2-digit',
+  };
   return new Intl.DateTimeFormat('en-GB', { ...parts, timeZone }).format(ms);
 }
 

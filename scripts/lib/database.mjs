@@ -109,7 +109,13 @@ export async function startDatabase(folder, port = 0) {
     rmSync(making, { recursive: true, force: true });
     const { status, stderr, stdout } = spawnSync(
       findProgram('mariadb-install-db'),
-      ['--no-defaults', `--datadir=${making}`, `--user=${username}`, '--auth-root-authentication-method=socket', '--skip-test-db'],
+      [
+        '--no-defaults',
+        `--datadir=${making}`,
+        `--user=${username}`,
+        '--auth-root-authentication-method=socket',
+        '--skip-test-db',
+      ],
       { encoding: 'utf8' },
     );
     if (status !== 0) throw new Error(`The database could not be made:\n${stdout}\n${stderr}`);
@@ -169,5 +175,6 @@ export async function startDatabase(folder, port = 0) {
 
 /** Brings a started database to the newest shape. */
 export async function migrateDatabase(env) {
-  if ((await exit(runTypeScript('server/src/migrate.ts', env))) !== 0) throw new Error('The database could not be brought up to date.');
+  if ((await exit(runTypeScript('server/src/migrate.ts', env))) !== 0)
+    throw new Error('The database could not be brought up to date.');
 }

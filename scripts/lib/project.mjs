@@ -11,7 +11,8 @@ export const DATA = resolve(process.env.TEMBRIN_DATA ?? join(ROOT, 'data'));
 /** Runs a command to its end with its output shown. Throws with the command's name when it fails. */
 export function run(command, args, options = {}) {
   const { status, error } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', ...options });
-  if (error || status !== 0) throw new Error(`${[command, ...args].join(' ')} failed${error ? `: ${error.message}` : ''}`);
+  if (error || status !== 0)
+    throw new Error(`${[command, ...args].join(' ')} failed${error ? `: ${error.message}` : ''}`);
 }
 
 /** Resolves with the exit code of a child process. */

@@ -38,7 +38,10 @@ export function createApp({ config, database, demos, log, checkResponses = false
       logger: log,
       // Neither addresses, cookies nor ids: a log line says what was asked and how it went.
       serializers: {
-        req: ({ method, url }: { method: string; url: string }) => ({ method, path: url.split('?')[0]!.replaceAll(UUID, ':id') }),
+        req: ({ method, url }: { method: string; url: string }) => ({
+          method,
+          path: url.split('?')[0]!.replaceAll(UUID, ':id'),
+        }),
         res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
       },
       customLogLevel: (_request, { statusCode }) => (statusCode >= 500 ? 'error' : 'debug'),

@@ -18,9 +18,10 @@ async function main() {
     password: config.DATABASE_PASSWORD,
   });
   const demos = new DemoShelf(database);
-  const restock = () => demos.restock().catch((error: unknown) => log.error({ err: error }, 'no demo library could be made'));
+  const restock = () =>
+    demos.restock().catch((error: unknown) => log.error({ err: error }, 'no demo library could be made'));
   await restock();
-  const restocking = setInterval(restock, RESTOCK_MS);
+  const restocking = setInterval(() => void restock(), RESTOCK_MS);
 
   const { app, stop } = createApp({ config, database, demos, log });
   const server = app.listen(config.PORT, config.HOST, (error) => {

@@ -21,6 +21,11 @@ export function chanceFrom(seed: number): Chance {
     between: (low, high) => low + (high - low) * source(),
     normal: (mean, sd) => randomNormal.source(source)(mean, sd)(),
     about: (median, logSd) => randomLogNormal.source(source)(Math.log(median), logSd)(),
-    id: (atMs) => v7({ msecs: Math.round(atMs), random: Uint8Array.from({ length: 16 }, () => source() * 256), seq: Math.floor(source() * 0x7fffffff) }),
+    id: (atMs) =>
+      v7({
+        msecs: Math.round(atMs),
+        random: Uint8Array.from({ length: 16 }, () => source() * 256),
+        seq: Math.floor(source() * 0x7fffffff),
+      }),
   };
 }

@@ -44,7 +44,7 @@ const RECENT_DAYS = 3;
  */
 export function demoLibrary(nowMs: number, timeZone: string, seed = 0.4142): DemoLibrary {
   const chance = chanceFrom(seed);
-  const made = SHELF.map((habit) => instrumentHistory(habit, nowMs, timeZone, chance));
+  const made = SHELF.map((habit, place) => instrumentHistory(habit, place, nowMs, timeZone, chance));
   return {
     name: 'Quayside String Library',
     instruments: made.map(({ instrument }) => instrument),
@@ -52,25 +52,41 @@ export function demoLibrary(nowMs: number, timeZone: string, seed = 0.4142): Dem
   };
 }
 
-function instrumentHistory(habit: Habit, nowMs: number, timeZone: string, chance: Chance) {
+function instrumentHistory(habit: Habit, place: number, nowMs: number, timeZone: string, chance: Chance) {
   const today = localDay(nowMs, timeZone);
   const firstDay = today - RECORD_DAYS;
   const at = (day: number, hour: number) => startOfLocalDay(day, timeZone) + hour * HOUR_MS;
   const usual = usualFacts(habit.family, habit.kind);
-  const facts: InstrumentFacts = { ...usual, size: habit.size ?? usual.size, setUp: { ...usual.setUp, ...habit.setUp } };
-  const addedAt = at(firstDay, 9);
-  const instrument: DemoInstrument = { id: chance.id(addedAt), name: habit.name, addedAt: new Date(addedAt).toISOString(), ...facts };
+  const facts: InstrumentFacts = {
+    ...usual,
+    size: habit.size ?? usual.size,
+    setUp: { ...usual.setUp, ...habit.setUp },
+  };
+  // Entered one after another, in the order of the shelf.
+  const addedAt = at(firstDay, 9) + place * MINUTE_MS;
+  const instrument: DemoInstrument = {
+    id: chance.id(addedAt),
+    name: habit.name,
+    addedAt: new Date(addedAt).toISOString(),
+    ...facts,
+  };
 
   const events: LogEvent[] = [];
   function add<T extends EventType>(type: T, atMs: number, payload: EventOf<T>['payload']): string {
     const id = chance.id(atMs);
     const time = new Date(Math.round(atMs)).toISOString();
-    events.push(logEventSchema.parse({ id, instrumentId: instrument.id, type, occurredAt: time, recordedAt: time, payload }));
+    events.push(
+      logEventSchema.parse({ id, instrumentId: instrument.id, type, occurredAt: time, recordedAt: time, payload }),
+    );
     return id;
   }
 
   for (const { daysAgo, strings, reason, known } of habit.stringsFitted) {
-    add('strings-fitted', at(today - daysAgo, 14), { strings: strings ? [...strings] : null, reason, known: known ?? true });
+    add('strings-fitted', at(today - daysAgo, 14), {
+      strings: strings ? [...strings] : null,
+      reason,
+      known: known ?? true,
+    });
   }
   for (const { daysAgo, known } of habit.rehaired ?? []) {
     add('rehaired', at(today - daysAgo, 12), { reason: 'on-record', known: known ?? true });

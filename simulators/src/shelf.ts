@@ -25,7 +25,12 @@ export interface Habit {
   /** The last session ended without slackening. */
   leftTight?: boolean;
   /** Days ago on which whole sets were fitted; a negative position list means "date not known". */
-  stringsFitted: readonly { daysAgo: number; strings?: readonly number[]; reason: 'worn' | 'broke' | 'set' | 'on-record'; known?: boolean }[];
+  stringsFitted: readonly {
+    daysAgo: number;
+    strings?: readonly number[];
+    reason: 'worn' | 'broke' | 'set' | 'on-record';
+    known?: boolean;
+  }[];
   rehaired?: readonly { daysAgo: number; known?: boolean }[];
   hairLooked?: readonly number[];
   checkedUp: readonly number[];
@@ -46,7 +51,7 @@ export const SHELF: readonly Habit[] = [
     hour: 18.5,
     skips: { 'wipe-stick': 0.12, 'wipe-rosin': 0.08, 'wipe-hands': 0.15 },
     rosinEvery: 78,
-    rosinForgotten: 2,
+    rosinForgotten: 1,
     stringsFitted: [
       { daysAgo: 520, reason: 'on-record' },
       { daysAgo: 236, reason: 'worn' },

@@ -24,7 +24,11 @@ export function DueList({ threads, instrument, moment, hrefOf, chosen }: DueList
     <View role="list" aria-label={`Threads of ${instrument.name}`}>
       {threads.map((thread) => (
         <View role="listitem" key={thread.part}>
-          <Row href={hrefOf(thread.part)} chosen={chosen === thread.part} label={`${PART_NAMES[thread.part]}: ${STATE_NAMES[thread.state]}. ${reasonFor(thread, instrument, moment)}`}>
+          <Row
+            href={hrefOf(thread.part)}
+            chosen={chosen === thread.part}
+            label={`${PART_NAMES[thread.part]}: ${STATE_NAMES[thread.state]}. ${reasonFor(thread, instrument, moment)}`}
+          >
             <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center' }}>
               <Words kind="heading">{PART_NAMES[thread.part]}</Words>
               <StateMark state={thread.state} />

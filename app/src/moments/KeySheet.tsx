@@ -3,7 +3,12 @@ import { useKeyList, useKeys } from '@/ui/keys';
 import { Figures } from '@/ui/Rows';
 import { Sheet } from '@/ui/Sheet';
 
-const NAMES: Readonly<Record<string, string>> = { ' ': 'Space', arrowright: '→', arrowleft: '←', pagedown: 'Page down' };
+const NAMES: Readonly<Record<string, string>> = {
+  ' ': 'Space',
+  arrowright: '→',
+  arrowleft: '←',
+  pagedown: 'Page down',
+};
 
 /** The keys that do something on this screen, on "?". */
 export function KeySheet() {

@@ -32,18 +32,36 @@ export function LineState() {
               : `The server is out of reach. ${entries(unsent)} kept here, sent as soon as it is back.`
           }
         >
-          <Button rank="plain" title="Try now" busy={trying} onPress={() => void tryAgain()} style={{ alignSelf: 'flex-start' }} />
+          <Button
+            rank="plain"
+            title="Try now"
+            busy={trying}
+            onPress={() => void tryAgain()}
+            style={{ alignSelf: 'flex-start' }}
+          />
         </Banner>
       )}
       {line === 'signed-out' && (
-        <Banner tone="soon" text={`You are signed out. ${unsent === 0 ? 'Sign in to go on.' : `Sign in to send ${entries(unsent)} kept here.`}`}>
-          <Button rank="plain" title="Sign in" onPress={() => router.push('/sign-in')} style={{ alignSelf: 'flex-start' }} />
+        <Banner
+          tone="soon"
+          text={`You are signed out. ${unsent === 0 ? 'Sign in to go on.' : `Sign in to send ${entries(unsent)} kept here.`}`}
+        >
+          <Button
+            rank="plain"
+            title="Sign in"
+            onPress={() => router.push('/sign-in')}
+            style={{ alignSelf: 'flex-start' }}
+          />
         </Banner>
       )}
       {refused.slice(0, 3).map(({ event, problem }) => {
         const instrument = household.instruments.find(({ id }) => id === event.instrumentId);
         return (
-          <Banner key={event.id} tone="now" text={`Not stored: ${eventWords(event, instrument ?? null, household.timeZone)}. ${problem.detail}`}>
+          <Banner
+            key={event.id}
+            tone="now"
+            text={`Not stored: ${eventWords(event, instrument ?? null, household.timeZone)}. ${problem.detail}`}
+          >
             <View style={{ flexDirection: 'row', gap: GAP.small }}>
               {instrument && (
                 <Button

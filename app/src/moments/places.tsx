@@ -86,7 +86,7 @@ function PlaceLink({ place, row, here }: { place: Place; row: boolean; here: boo
           minHeight: 64,
         }}
       >
-        <PlaceMark id={place.id} colour={here ? palette.accent : palette.quiet} />
+        <PlaceMark id={place.id} here={here} colour={here ? palette.accent : palette.quiet} />
         <Words kind={here ? 'strong' : 'body'} tone={tone}>
           {place.title}
         </Words>
@@ -95,8 +95,8 @@ function PlaceLink({ place, row, here }: { place: Place; row: boolean; here: boo
   );
 }
 
-/** Now is a bead on a thread; Kit a stack of threads. */
-function PlaceMark({ id, colour }: { id: PlaceId; colour: string }) {
+/** Now is a bead on a thread; Kit is a case. */
+function PlaceMark({ id, colour, here }: { id: PlaceId; colour: string; here: boolean }) {
   return (
     <Svg width={30} height={20} viewBox="0 0 30 20" aria-hidden>
       {id === 'now' && (
@@ -107,10 +107,13 @@ function PlaceMark({ id, colour }: { id: PlaceId; colour: string }) {
       )}
       {id === 'kit' && (
         <>
-          <Path d="M2 4H28M2 10H28M2 16H28" stroke={colour} strokeWidth={2} />
-          <Circle cx={9} cy={4} r={2.8} fill={colour} />
-          <Circle cx={21} cy={10} r={2.8} fill={colour} />
-          <Circle cx={14} cy={16} r={2.8} fill={colour} />
+          <Path
+            d="M4 13C4 9 7 8.5 10 8.5H17C21 8.5 22 6.5 25 6.5C28.5 6.5 29 9.5 29 12.5C29 16 28.5 18.5 25 18.5C22 18.5 21 17 17 17H10C7 17 4 17 4 13Z"
+            stroke={colour}
+            strokeWidth={2}
+            fill={here ? colour : 'none'}
+          />
+          <Path d="M11 8V4.5H17V8" stroke={colour} strokeWidth={2} fill="none" />
         </>
       )}
     </Svg>

@@ -15,7 +15,9 @@ export async function enter(events: readonly LogEvent[], done: string | null): P
   try {
     await record(events);
   } catch {
-    notifyProblem('This browser does not let Tembrin keep anything, so nothing was recorded. Allow site data, then try again.');
+    notifyProblem(
+      'This browser does not let Tembrin keep anything, so nothing was recorded. Allow site data, then try again.',
+    );
     return [];
   }
   if (done !== null) notify(done, () => takeBack(events));

@@ -3,8 +3,10 @@ import { create } from 'zustand';
 import { call, Refused } from './api';
 import { leaveLog, openLog } from './log';
 import { useLook } from './look';
+import { notifyProblem } from './notice';
 
 const KEPT = 'tembrin-household';
+const NO_STORE = 'This browser keeps nothing for this page, so Tembrin cannot record. Allow site data, then reload.';
 
 interface HouseholdState {
   /** checking: not known yet; out: nobody is signed in; in: `household` is there. */
@@ -30,20 +32,20 @@ export function standOf({ instruments }: Household, standId: string | null): Ins
   return instruments.find(({ id }) => id === standId) ?? instruments[0] ?? null;
 }
 
-async function enter(household: Household): Promise<void> {
+/** Shows a household; its log opens behind it. */
+function enter(household: Household): void {
   keep(household);
-  await openLog(household.id, standOf(household, useLook.getState().standId)?.id ?? null);
+  openLog(household.id, standOf(household, useLook.getState().standId)?.id ?? null).catch(() =>
+    notifyProblem(NO_STORE),
+  );
 }
 
 /** Finds out who is signed in. Without a connection, the household this device last had is used. */
 export async function checkIn(): Promise<void> {
   const last = kept();
-  if (last) {
-    useHousehold.setState({ status: 'in', household: last });
-    void openLog(last.id, standOf(last, useLook.getState().standId)?.id ?? null);
-  }
+  if (last) enter(last);
   try {
-    await enter(await call('readHousehold'));
+    enter(await call('readHousehold'));
   } catch (error) {
     const signedOut = error instanceof Refused && error.problem.status === 401;
     if (signedOut && last) await leaveLog(false);
@@ -55,15 +57,15 @@ export async function checkIn(): Promise<void> {
 }
 
 export async function createAccount(body: BodyInputOf<'createAccount'>): Promise<void> {
-  await enter(await call('createAccount', { body }));
+  enter(await call('createAccount', { body }));
 }
 
 export async function signIn(body: BodyInputOf<'signIn'>): Promise<void> {
-  await enter(await call('signIn', { body }));
+  enter(await call('signIn', { body }));
 }
 
 export async function openDemo(timeZone: string): Promise<void> {
-  await enter(await call('openDemo', { body: { timeZone } }));
+  enter(await call('openDemo', { body: { timeZone } }));
 }
 
 /** Signs out and clears this device, except for entries that are not sent yet. */

@@ -3,7 +3,16 @@ import type { EventOf, EventType, LogEvent } from '@tembrin/core';
 import { v7 as uuid } from 'uuid';
 import { create } from 'zustand';
 import { call, OutOfReach, Refused } from './api';
-import { keepPage, keepUnsent, oldestUnsent, openVault, removeVault, settle, type RefusedEntry, type Vault } from './vault';
+import {
+  keepPage,
+  keepUnsent,
+  oldestUnsent,
+  openVault,
+  removeVault,
+  settle,
+  type RefusedEntry,
+  type Vault,
+} from './vault';
 
 /** Where sending stands: up to date, out of reach and trying again, or waiting for a new sign-in. */
 export type Line = 'open' | 'down' | 'signed-out';
@@ -160,7 +169,7 @@ export async function look(): Promise<void> {
   const mine = vault;
   if (!mine) return;
   try {
-    for (let more = true; more && vault === mine; ) {
+    for (let more = true; more && vault === mine;) {
       const after = (await mine.get('reached', 'log')) ?? 0;
       const page = await call('readLog', { query: { after } });
       await keepPage(mine, page.events, page.reached);
@@ -209,7 +218,7 @@ export async function openLog(householdId: string, firstId: string | null): Prom
 /** On a new device the log of the instrument on the stand is fetched before the others. */
 async function readFirst(instrumentId: string): Promise<void> {
   try {
-    for (let after = 0, more = true; more; ) {
+    for (let after = 0, more = true; more;) {
       const page = await call('readLog', { query: { after, instrumentId } });
       useLog.setState((state) => ({ events: merged(state.events, page.events) }));
       after = page.reached;

@@ -4,7 +4,15 @@ import { GAP, usePalette, type Palette } from './theme';
 import { Words } from './Words';
 
 /** A line that stands above the rest of a screen until it is dealt with. A bar at its edge says how pressing it is. */
-export function Banner({ tone, text, children }: { tone: 'soon' | 'now' | 'well'; text: string; children?: ReactNode }) {
+export function Banner({
+  tone,
+  text,
+  children,
+}: {
+  tone: 'soon' | 'now' | 'well';
+  text: string;
+  children?: ReactNode;
+}) {
   const palette: Palette = usePalette();
   return (
     <View

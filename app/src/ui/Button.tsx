@@ -1,6 +1,6 @@
 import RneButton from '@rneui/themed/dist/Button';
 import type { StyleProp, ViewStyle } from 'react-native';
-import { RADIUS, TYPE, usePalette } from './theme';
+import { RADIUS, TOUCH, TYPE, usePalette } from './theme';
 
 interface ButtonProps {
   title: string;
@@ -17,7 +17,7 @@ interface ButtonProps {
 
 /** A button of the workshop: flat, at least 48 px high. */
 export function Button({ title, onPress, rank = 'solid', busy, disabled, hotkey, label, style }: ButtonProps) {
-  const { accent, onAccent, text, edge } = usePalette();
+  const { accent, onAccent, text, edge, line, quiet } = usePalette();
   const colour = rank === 'solid' ? onAccent : rank === 'outline' ? text : accent;
   return (
     <RneButton
@@ -29,7 +29,14 @@ export function Button({ title, onPress, rank = 'solid', busy, disabled, hotkey,
       aria-label={label}
       aria-keyshortcuts={hotkey}
       titleStyle={[rank === 'plain' ? TYPE.strong : TYPE.button, { color: colour }]}
-      buttonStyle={rank === 'outline' ? { borderColor: edge, borderWidth: 1.5, borderRadius: RADIUS } : undefined}
+      buttonStyle={{
+        minHeight: rank === 'plain' ? TOUCH : TOUCH + 6,
+        paddingHorizontal: rank === 'plain' ? 8 : 20,
+        borderRadius: RADIUS,
+        ...(rank === 'outline' && { borderColor: edge, borderWidth: 1.5 }),
+      }}
+      disabledStyle={rank === 'solid' ? { backgroundColor: line } : undefined}
+      disabledTitleStyle={{ color: quiet }}
       containerStyle={[{ borderRadius: RADIUS }, style]}
     />
   );

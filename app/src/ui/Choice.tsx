@@ -27,7 +27,13 @@ export function Choice<T extends string | number | boolean>({ label, options, va
       )}
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: GAP.small }}>
         {options.map((option) => (
-          <Tick key={String(option.value)} kind="radio" title={option.title} on={option.value === value} onPress={() => onChange(option.value)} />
+          <Tick
+            key={String(option.value)}
+            kind="radio"
+            title={option.title}
+            on={option.value === value}
+            onPress={() => onChange(option.value)}
+          />
         ))}
       </View>
     </View>
@@ -43,13 +49,20 @@ interface ChoicesProps<T> {
 
 /** Any of a few. */
 export function Choices<T extends string | number>({ label, options, values, onChange }: ChoicesProps<T>) {
-  const toggle = (value: T) => onChange(values.includes(value) ? values.filter((other) => other !== value) : [...values, value]);
+  const toggle = (value: T) =>
+    onChange(values.includes(value) ? values.filter((other) => other !== value) : [...values, value]);
   return (
     <View role="group" aria-label={label} style={{ gap: GAP.small }}>
       <Words kind="smallStrong">{label}</Words>
       <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: GAP.small }}>
         {options.map(({ value, title }) => (
-          <Tick key={String(value)} kind="checkbox" title={title} on={values.includes(value)} onPress={() => toggle(value)} />
+          <Tick
+            key={String(value)}
+            kind="checkbox"
+            title={title}
+            on={values.includes(value)}
+            onPress={() => toggle(value)}
+          />
         ))}
       </View>
     </View>

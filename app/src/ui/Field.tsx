@@ -44,7 +44,17 @@ function Labelled({ label, hint, error, id, children }: LabelledProps & { id: st
 }
 
 type FieldProps = LabelledProps &
-  Pick<TextInputProps, 'value' | 'onChangeText' | 'onBlur' | 'autoComplete' | 'secureTextEntry' | 'inputMode' | 'onSubmitEditing' | 'autoFocus'>;
+  Pick<
+    TextInputProps,
+    | 'value'
+    | 'onChangeText'
+    | 'onBlur'
+    | 'autoComplete'
+    | 'secureTextEntry'
+    | 'inputMode'
+    | 'onSubmitEditing'
+    | 'autoFocus'
+  >;
 
 /** A line of text with its label, its hint and what is wrong with it. */
 export function Field({ label, hint, error, ...input }: FieldProps) {

@@ -44,14 +44,22 @@ export function NoticeLine({ bottom }: { bottom: number }) {
         {notice.text}
       </Words>
       {notice.undo && (
-        <Pressable role="button" onPress={undo} style={{ minHeight: TOUCH, paddingHorizontal: GAP.one, justifyContent: 'center' }}>
+        <Pressable
+          role="button"
+          onPress={undo}
+          style={{ minHeight: TOUCH, paddingHorizontal: GAP.one, justifyContent: 'center' }}
+        >
           <Words kind="strong" style={{ color: surface, textDecorationLine: 'underline' }}>
             Undo
           </Words>
         </Pressable>
       )}
       {!notice.undo && (
-        <Pressable role="button" onPress={dismissNotice} style={{ minHeight: TOUCH, paddingHorizontal: GAP.one, justifyContent: 'center' }}>
+        <Pressable
+          role="button"
+          onPress={dismissNotice}
+          style={{ minHeight: TOUCH, paddingHorizontal: GAP.one, justifyContent: 'center' }}
+        >
           <Words kind="strong" style={{ color: surface }}>
             Close
           </Words>

@@ -44,7 +44,10 @@ export function Plate({ subject, height, lit, withBow, label }: PlateProps) {
   const bowed = withBow && FAMILY_FACTS[subject.family].bowed;
   const bow = bowed ? bowPlate(tall) : null;
   const full = width + (bow ? 56 : 0);
-  const accessible = label === undefined ? { 'aria-hidden': true } : { role: 'img' as const, 'aria-label': `${FAMILY_NAMES[subject.family]}: ${label}` };
+  const accessible =
+    label === undefined
+      ? { 'aria-hidden': true }
+      : { role: 'img' as const, 'aria-label': `${FAMILY_NAMES[subject.family]}: ${label}` };
   return (
     <Svg {...accessible} height={height} width={(height * full) / tall} viewBox={`${x} ${y} ${full} ${tall}`}>
       <Drawing data={data} lit={lit} palette={palette} />
@@ -86,7 +89,17 @@ interface DrawnProps {
 
 function Drawn({ shape, fill, stroke, opacity }: DrawnProps) {
   const { d, edge, mirrored } = shape;
-  const drawn = <Path d={d} fill={fill} stroke={edge > 0 ? stroke : 'none'} strokeWidth={edge} strokeLinejoin="round" strokeLinecap="round" opacity={opacity} />;
+  const drawn = (
+    <Path
+      d={d}
+      fill={fill}
+      stroke={edge > 0 ? stroke : 'none'}
+      strokeWidth={edge}
+      strokeLinejoin="round"
+      strokeLinecap="round"
+      opacity={opacity}
+    />
+  );
   if (!mirrored) return drawn;
   return (
     <>

@@ -13,7 +13,14 @@ export function Figures({ rows }: { rows: readonly (readonly [label: string, val
         <View
           key={label}
           role="row"
-          style={{ flexDirection: 'row', gap: GAP.one, paddingVertical: GAP.small, borderBottomWidth: 1, borderBottomColor: line }}
+          style={{
+            flexDirection: 'row',
+            alignItems: 'baseline',
+            gap: GAP.one,
+            paddingVertical: GAP.small,
+            borderBottomWidth: 1,
+            borderBottomColor: line,
+          }}
         >
           <Words role="rowheader" kind="small" tone="quiet" style={{ flex: 2 }}>
             {label}

@@ -29,7 +29,17 @@ export function Screen({ title, back, foot, aside, children, bare }: ScreenProps
         <title>{`${title} · Tembrin`}</title>
       </Head>
       <ScrollView contentContainerStyle={{ flexGrow: 1, alignItems: 'center' }}>
-        <View style={{ width: '100%', maxWidth: COLUMN, paddingHorizontal: wide ? GAP.two : GAP.more, paddingTop: wide ? GAP.two : GAP.half, paddingBottom: GAP.two, gap: GAP.more, flexGrow: 1 }}>
+        <View
+          style={{
+            width: '100%',
+            maxWidth: COLUMN,
+            paddingHorizontal: wide ? GAP.two : GAP.more,
+            paddingTop: wide ? GAP.two : GAP.half,
+            paddingBottom: GAP.two,
+            gap: GAP.more,
+            flexGrow: 1,
+          }}
+        >
           {!bare && (
             <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 48 }}>
               {back !== undefined && (
@@ -48,7 +58,17 @@ export function Screen({ title, back, foot, aside, children, bare }: ScreenProps
       </ScrollView>
       {foot && (
         <View style={{ alignItems: 'center' }}>
-          <View style={{ width: '100%', maxWidth: COLUMN, paddingHorizontal: wide ? GAP.two : GAP.more, paddingVertical: GAP.half, gap: GAP.small }}>{foot}</View>
+          <View
+            style={{
+              width: '100%',
+              maxWidth: COLUMN,
+              paddingHorizontal: wide ? GAP.two : GAP.more,
+              paddingVertical: GAP.half,
+              gap: GAP.small,
+            }}
+          >
+            {foot}
+          </View>
         </View>
       )}
     </View>

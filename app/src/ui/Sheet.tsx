@@ -39,13 +39,23 @@ export function Sheet({ title, onClose, children, foot }: SheetProps) {
       }}
     >
       <View style={{ flexShrink: 1 }}>
-        <View style={{ flexDirection: 'row', alignItems: 'center', paddingLeft: GAP.more, paddingRight: GAP.small, paddingTop: GAP.half }}>
+        <View
+          style={{
+            flexDirection: 'row',
+            alignItems: 'center',
+            paddingLeft: GAP.more,
+            paddingRight: GAP.small,
+            paddingTop: GAP.half,
+          }}
+        >
           <Words kind="heading" level={2} style={{ flex: 1 }}>
             {title}
           </Words>
           <IconButton icon={X} label="Close" onPress={onClose} />
         </View>
-        <ScrollView contentContainerStyle={{ padding: GAP.more, paddingTop: GAP.small, gap: GAP.one }}>{children}</ScrollView>
+        <ScrollView contentContainerStyle={{ padding: GAP.more, paddingTop: GAP.small, gap: GAP.one }}>
+          {children}
+        </ScrollView>
         {foot && <View style={{ padding: GAP.more, paddingTop: GAP.small, gap: GAP.small }}>{foot}</View>}
       </View>
     </Overlay>

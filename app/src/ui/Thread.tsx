@@ -41,7 +41,7 @@ export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const measure = ({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width);
-  const height = tall ? 64 : slim ? 16 : 32;
+  const height = tall ? 64 : slim ? 18 : 32;
   const y = height / 2;
   const spread = height / 2 - (slim ? 2 : 4);
   const bead = tall ? 9 : slim ? 4.5 : 7;
@@ -89,12 +89,37 @@ export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim
                   />
                 );
               })}
-              <Line x1={x(window.middle)} x2={x(window.middle)} y1={y - spread} y2={y + spread} strokeWidth={1} strokeDasharray="1 3" />
+              <Line
+                x1={x(window.middle)}
+                x2={x(window.middle)}
+                y1={y - spread}
+                y2={y + spread}
+                strokeWidth={1}
+                strokeDasharray="1 3"
+              />
             </G>
           )}
           {/* What has been lived through, up to the bead. */}
-          <Line x1={x(start)} y1={y} x2={nowX} y2={y} stroke={colour} strokeWidth={tall ? 4 : slim ? 2 : 3} strokeLinecap="round" />
-          {from !== null && <Line x1={x(start)} x2={x(start)} y1={y - (slim ? 4 : 6)} y2={y + (slim ? 4 : 6)} stroke={palette.text} strokeWidth={slim ? 1.8 : 2.4} strokeLinecap="round" />}
+          <Line
+            x1={x(start)}
+            y1={y}
+            x2={nowX}
+            y2={y}
+            stroke={colour}
+            strokeWidth={tall ? 4 : slim ? 2 : 3}
+            strokeLinecap="round"
+          />
+          {from !== null && (
+            <Line
+              x1={x(start)}
+              x2={x(start)}
+              y1={y - (slim ? 4 : 6)}
+              y2={y + (slim ? 4 : 6)}
+              stroke={palette.text}
+              strokeWidth={slim ? 1.8 : 2.4}
+              strokeLinecap="round"
+            />
+          )}
           <Circle cx={nowX} cy={y} r={bead} fill={colour} stroke={palette.ground} strokeWidth={slim ? 1.5 : 2.4} />
         </Svg>
       )}

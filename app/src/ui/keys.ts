@@ -12,10 +12,7 @@ export const useKeyList = create<{ layers: readonly { current: Keys }[] }>()(() 
 
 /** The action a key stands for now: the topmost layer that knows it. */
 function actionFor(key: string): KeyAction | undefined {
-  return useKeyList
-    .getState()
-    .layers.findLast((layer) => layer.current[key])
-    ?.current[key];
+  return useKeyList.getState().layers.findLast((layer) => layer.current[key])?.current[key];
 }
 
 /** Makes keys do something while a component is on screen. Names are those of KeyboardEvent.key, letters in lower case. */
@@ -34,7 +31,10 @@ export function useKeys(keys: Keys): void {
 function belongsElsewhere(key: string, target: EventTarget | null): boolean {
   if (!(target instanceof HTMLElement)) return false;
   if (target.closest('input, textarea, select, [contenteditable]')) return true;
-  return (key === 'enter' || key === ' ') && target.closest('button, a, [role=button], [role=radio], [role=checkbox], [role=link]') !== null;
+  return (
+    (key === 'enter' || key === ' ') &&
+    target.closest('button, a, [role=button], [role=radio], [role=checkbox], [role=link]') !== null
+  );
 }
 
 /** Listens for keys; once, at the root. */

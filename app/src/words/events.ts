@@ -26,7 +26,8 @@ export function eventWords(event: LogEvent, instrument: Instrument | null, timeZ
     case 'strings-fitted': {
       const { strings, reason, known } = event.payload;
       const names = instrument && strings ? strings.map((at) => stringNames(instrument)[at]).join(', ') : null;
-      const why = reason === 'on-record' ? (known ? '' : ', date not known') : `: ${REASON_NAMES[reason].toLowerCase()}`;
+      const why =
+        reason === 'on-record' ? (known ? '' : ', date not known') : `: ${REASON_NAMES[reason].toLowerCase()}`;
       return `${names ? `New ${names} string${strings?.length === 1 ? '' : 's'}` : 'New set of strings'}${why}`;
     }
     case 'rehaired':

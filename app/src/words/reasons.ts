@@ -23,23 +23,28 @@ export interface Moment {
 function windowWords({ early, middle, late }: Window, verb: string, { nowMs, timeZone }: Moment): string {
   if (nowMs >= late) return `${verb} now: spent since ${dateWords(middle, nowMs, timeZone)}.`;
   if (nowMs >= middle) return `${verb} now, ${dateWords(late, nowMs, timeZone)} at the latest.`;
-  if (nowMs >= early) return `${verb} by ${dateWords(middle, nowMs, timeZone)}, ${dateWords(late, nowMs, timeZone)} at the latest.`;
+  if (nowMs >= early)
+    return `${verb} by ${dateWords(middle, nowMs, timeZone)}, ${dateWords(late, nowMs, timeZone)} at the latest.`;
   return `${verb} between ${dateWords(early, nowMs, timeZone)} and ${dateWords(late, nowMs, timeZone)}.`;
 }
 
 function stringsReason(thread: StringsThread, instrument: Instrument, moment: Moment): string {
   const { clock, window, from, on, oldest } = thread;
-  if (!clock || !window || from === null) return 'Nobody has said when these strings were fitted. Say so, and they get a forecast.';
+  if (!clock || !window || from === null)
+    return 'Nobody has said when these strings were fitted. Say so, and they get a forecast.';
   const names = stringNames(instrument);
   const all = oldest.length === on.length;
   const which = all ? 'Fitted' : oldest.length === 1 ? `The ${names[oldest[0]!]} was fitted` : 'The oldest were fitted';
   const known = on[oldest[0]!]?.fitting?.known;
-  const start = known ? `${which} ${lastingWords(moment.nowMs - from)} ago` : `On for at least ${lastingWords(moment.nowMs - from)}`;
+  const start = known
+    ? `${which} ${lastingWords(moment.nowMs - from)} ago`
+    : `On for at least ${lastingWords(moment.nowMs - from)}`;
   return `${start}, ${hoursWords(clock.hoursPlayed)} played. ${windowWords(window, 'Change', moment)}`;
 }
 
 function hairReason({ clock, window, from, lookDueAt, state }: HairThread, moment: Moment): string {
-  if (!clock || !window || from === null) return 'Nobody has said when this bow was last rehaired. Say so, and it gets a forecast.';
+  if (!clock || !window || from === null)
+    return 'Nobody has said when this bow was last rehaired. Say so, and it gets a forecast.';
   const { nowMs, timeZone } = moment;
   if (state === 'soon' && lookDueAt !== null && nowMs >= lookDueAt && nowMs < window.early) {
     return `The yearly look at the hair has been due since ${dateWords(lookDueAt, nowMs, timeZone)}. Wear alone gives it until ${dateWords(window.early, nowMs, timeZone)}.`;
@@ -57,7 +62,10 @@ function rosinReason({ minutes, budget, from, window }: RosinThread, { nowMs, ti
 }
 
 function residueReason({ worst, zones, from }: ResidueThread, { nowMs, timeZone }: Moment): string {
-  if (!worst) return from === null ? 'Nothing played yet, nothing to wipe.' : `Wiped ${dayWords(from, nowMs, timeZone)}, and not played since.`;
+  if (!worst)
+    return from === null
+      ? 'Nothing played yet, nothing to wipe.'
+      : `Wiped ${dayWords(from, nowMs, timeZone)}, and not played since.`;
   const dirty = zones.filter(({ since }) => since !== null);
   const where = dirty.length === zones.length ? 'Nothing is wiped' : `${ZONE_NAMES[worst.step]} not wiped`;
   const what = {
@@ -118,7 +126,10 @@ function figureOf(thread: Thread, { nowMs }: Moment): Pick<Headline, 'figure' | 
     case 'strings':
     case 'hair': {
       const hours = Math.round(thread.clock?.hoursPlayed ?? 0);
-      return { figure: String(hours), unit: `hours played ${thread.part === 'hair' ? 'on this hair' : 'on these strings'}` };
+      return {
+        figure: String(hours),
+        unit: `hours played ${thread.part === 'hair' ? 'on this hair' : 'on these strings'}`,
+      };
     }
     case 'checkup': {
       const months = Math.floor((nowMs - (thread.from ?? nowMs)) / (30.4375 * DAY_MS));
@@ -128,13 +139,23 @@ function figureOf(thread: Thread, { nowMs }: Moment): Pick<Headline, 'figure' | 
 }
 
 /** What stands at the top of Now before playing. `threads` with the most urgent first. */
-export function headlineFor(threads: readonly Thread[], tightSince: number | null, playedToday: number, moment: Moment): Headline {
+export function headlineFor(
+  threads: readonly Thread[],
+  tightSince: number | null,
+  playedToday: number,
+  moment: Moment,
+): Headline {
   if (tightSince !== null && moment.nowMs - tightSince >= HOUR_MS) {
     const hours = Math.round((moment.nowMs - tightSince) / HOUR_MS);
-    return { title: 'The bow is still tight', figure: String(hours), unit: hours === 1 ? 'hour under tension, not played' : 'hours under tension, not played' };
+    return {
+      title: 'The bow is still tight',
+      figure: String(hours),
+      unit: hours === 1 ? 'hour under tension, not played' : 'hours under tension, not played',
+    };
   }
   const due = threads.find(({ state }) => state === 'now');
   if (due) return { title: DUE_TITLES[due.part], ...figureOf(due, moment) };
-  if (playedToday > 0) return { title: 'In good order', figure: String(Math.round(playedToday * 60)), unit: 'minutes played today' };
+  if (playedToday > 0)
+    return { title: 'In good order', figure: String(Math.round(playedToday * 60)), unit: 'minutes played today' };
   return { title: 'Ready to play', figure: null, unit: 'Nothing is due.' };
 }

@@ -33,7 +33,10 @@ function clockFigures({ life, hoursPlayed, daysOn, wear, chance }: TwoClock): Wo
   return [
     ['Played on it', hoursWords(hoursPlayed)],
     ['Age', `${Math.round(daysOn)} days`],
-    ['Wear', `${hoursWords(hoursPlayed)} ÷ ${life.hours} h + ${Math.round(daysOn)} d ÷ ${life.days} d = ${wear.toFixed(2)}`],
+    [
+      'Wear',
+      `${hoursWords(hoursPlayed)} ÷ ${life.hours} h + ${Math.round(daysOn)} d ÷ ${life.days} d = ${wear.toFixed(2)}`,
+    ],
     ['Chance that it is spent', percent(chance)],
   ];
 }
@@ -52,7 +55,13 @@ function windowFigures(thread: Thread, { nowMs, timeZone }: Moment): Working['fi
 const SPREAD = 'One set in ten lasts less than 0.64 of the average, one in ten more than 1.57 of it.';
 
 /** Shows how a thread came about. */
-export function workingOf(thread: Thread, pace: Pace, instrument: Instrument, household: Household, moment: Moment): Working {
+export function workingOf(
+  thread: Thread,
+  pace: Pace,
+  instrument: Instrument,
+  household: Household,
+  moment: Moment,
+): Working {
   const { nowMs, timeZone } = moment;
   const window = windowFigures(thread, moment);
   const verdict: Working['figures'] = [['Verdict', STATE_NAMES[thread.state]]];
@@ -65,7 +74,13 @@ export function workingOf(thread: Thread, pace: Pace, instrument: Instrument, ho
       ]);
       const same = thread.on.every(({ fitting }) => fitting === thread.on[0]?.fitting);
       return {
-        figures: [...verdict, ...(thread.clock ? clockFigures(thread.clock) : []), ...paceFigures(pace), ...window, ...(same ? [] : each.slice(0, 12))],
+        figures: [
+          ...verdict,
+          ...(thread.clock ? clockFigures(thread.clock) : []),
+          ...paceFigures(pace),
+          ...window,
+          ...(same ? [] : each.slice(0, 12)),
+        ],
         rule: `Wear is hours ÷ H plus days ÷ D, and a set is spent at 1. ${SPREAD} Where strings differ, the oldest decides.`,
         school:
           thread.basis === 'default'
@@ -73,7 +88,11 @@ export function workingOf(thread: Thread, pace: Pace, instrument: Instrument, ho
             : instrument.family === 'guitar'
               ? 'Common practice for guitars: 6 months of light playing, 3 of heavy.'
               : 'Common practice for bowed strings: 12 months at half an hour a day, 6 at two hours.',
-        changes: ['Fitting new strings starts the thread again.', 'Playing more brings the window nearer; playing less moves it away.', 'A frayed or false string is changed now, whatever the figures say.'],
+        changes: [
+          'Fitting new strings starts the thread again.',
+          'Playing more brings the window nearer; playing less moves it away.',
+          'A frayed or false string is changed now, whatever the figures say.',
+        ],
       };
     }
     case 'hair':
@@ -83,12 +102,21 @@ export function workingOf(thread: Thread, pace: Pace, instrument: Instrument, ho
           ...(thread.clock ? clockFigures(thread.clock) : []),
           ...paceFigures(pace),
           ...window,
-          ...(thread.lookDueAt === null ? [] : [['Yearly look due', dateWords(thread.lookDueAt, nowMs, timeZone)] as const]),
-          ['Tight while not played', `${hoursWords(thread.tension.idleHours)} since the rehair${thread.tension.times > 0 ? `, left tight ${thread.tension.times} times` : ''}`],
+          ...(thread.lookDueAt === null
+            ? []
+            : [['Yearly look due', dateWords(thread.lookDueAt, nowMs, timeZone)] as const]),
+          [
+            'Tight while not played',
+            `${hoursWords(thread.tension.idleHours)} since the rehair${thread.tension.times > 0 ? `, left tight ${thread.tension.times} times` : ''}`,
+          ],
         ],
         rule: `Wear is hours ÷ H plus days ÷ D, and the hair is spent at 1. ${SPREAD} Once a year it is looked over whatever its wear.`,
         school: 'Common practice: every 6 months at three and a half hours a day, every 24 at half an hour.',
-        changes: ['A rehair starts the thread again.', 'Thin edges, many broken hairs or hair that takes no rosin: rehair now.', 'Slackening after every session keeps the hair from stretching.'],
+        changes: [
+          'A rehair starts the thread again.',
+          'Thin edges, many broken hairs or hair that takes no rosin: rehair now.',
+          'Slackening after every session keeps the hair from stretching.',
+        ],
       };
     case 'rosin': {
       const { dueFrom, budget, overduePast, scale, rosinings } = thread.budget;
@@ -99,12 +127,21 @@ export function workingOf(thread: Thread, pace: Pace, instrument: Instrument, ho
           ['Due from', minutesWords(dueFrom)],
           ['Budget', minutesWords(budget)],
           ['Overdue past', minutesWords(overduePast)],
-          ['Your own habit', scale === 1 ? `not known yet (${rosinings} of 3 rosinings on record)` : `${scale.toFixed(2)} × the usual, from your last ${rosinings} rosinings`],
+          [
+            'Your own habit',
+            scale === 1
+              ? `not known yet (${rosinings} of 3 rosinings on record)`
+              : `${scale.toFixed(2)} × the usual, from your last ${rosinings} rosinings`,
+          ],
           ...paceFigures(pace).slice(0, 1),
         ],
         rule: 'One rosining for every 90 minutes of bowing: due from 60, overdue past 105. All playing counts as bowing.',
-        school: 'Common practice: weekly at 10 to 15 minutes a day, daily at 60 to 90. Your own habit scales it, between half and double.',
-        changes: ['Rosining starts the count again.', 'The sound decides: airy and slipping wants more, a dust cloud or a gritty tone wants less.'],
+        school:
+          'Common practice: weekly at 10 to 15 minutes a day, daily at 60 to 90. Your own habit scales it, between half and double.',
+        changes: [
+          'Rosining starts the count again.',
+          'The sound decides: airy and slipping wants more, a dust cloud or a gritty tone wants less.',
+        ],
       };
     }
     case 'residue':
@@ -121,20 +158,36 @@ export function workingOf(thread: Thread, pace: Pace, instrument: Instrument, ho
           ]),
         ],
         rule: 'Wipe the same evening. After two days residue counts as settling, after sixty as caked (both from memory of the trade, not measured).',
-        school: household.schools.cloths === 'A' ? 'Two cloths: one for rosin, one for where hands were.' : 'One cloth: rosin zones last.',
-        changes: ['Wiping a zone clears it.', 'Skipping a zone in the closing round leaves it here.', 'Spirit is for strings only, off the instrument: never a drop on wood or varnish.'],
+        school:
+          household.schools.cloths === 'A'
+            ? 'Two cloths: one for rosin, one for where hands were.'
+            : 'One cloth: rosin zones last.',
+        changes: [
+          'Wiping a zone clears it.',
+          'Skipping a zone in the closing round leaves it here.',
+          'Spirit is for strings only, off the instrument: never a drop on wood or varnish.',
+        ],
       };
     case 'checkup':
       return {
         figures: [
           ...verdict,
           ['Last checkup', thread.from === null ? 'not known' : dateWords(thread.from, nowMs, timeZone)],
-          ...(thread.from === null ? [] : [['That was', `${lastingWords(Math.max(DAY_MS, nowMs - thread.from))} ago`] as const]),
+          ...(thread.from === null
+            ? []
+            : [['That was', `${lastingWords(Math.max(DAY_MS, nowMs - thread.from))} ago`] as const]),
           ...window.map(([, value], at) => [['Earliest visit', 'The rule', 'Latest visit'][at]!, value] as const),
         ],
         rule: `Every ${thread.months} months by the calendar, a month to either side to arrange the visit.`,
-        school: household.schools.checkup === 'A' ? 'School A: every six months. School B says yearly; choose under Household.' : 'School B: yearly. School A says every six months; choose under Household.',
-        changes: ['A checkup starts the thread again.', 'After a fall or shipping: have it looked over at once, the sound post first.', 'Tembrin advises; it does not replace a luthier.'],
+        school:
+          household.schools.checkup === 'A'
+            ? 'School A: every six months. School B says yearly; choose under Household.'
+            : 'School B: yearly. School A says every six months; choose under Household.',
+        changes: [
+          'A checkup starts the thread again.',
+          'After a fall or shipping: have it looked over at once, the sound post first.',
+          'Tembrin advises; it does not replace a luthier.',
+        ],
       };
   }
 }

@@ -35,9 +35,7 @@ export function usualFacts(family: Family, kind?: Kind): InstrumentFacts {
     kind: chosen,
     size: facts.sizes[0] ?? null,
     stringCount:
-      family === 'harp' && (chosen === 'lever' || chosen === 'pedal')
-        ? HARP_STRINGS[chosen]
-        : facts.stringCount,
+      family === 'harp' && (chosen === 'lever' || chosen === 'pedal') ? HARP_STRINGS[chosen] : facts.stringCount,
     since: null,
     setUp: { shoulderRest: facts.shoulderRest, case: facts.case },
   };

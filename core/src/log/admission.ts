@@ -51,8 +51,7 @@ export function refusalOf(event: LogEvent, context: AdmissionContext): Refusal |
       const session = sessionOf(event.payload.sessionId, context);
       if (!session) return { code: 'no-such-session' };
       return (
-        spanRefusal(session.beganAt, occurredAt, context) ??
-        overlapOf(session.id, session.beganAt, occurredAt, context)
+        spanRefusal(session.beganAt, occurredAt, context) ?? overlapOf(session.id, session.beganAt, occurredAt, context)
       );
     }
     case 'step-done':
@@ -92,12 +91,7 @@ function spanRefusal(beganAt: number, endedAt: number, context: AdmissionContext
   return hours > LONGEST_SESSION_H ? { code: 'too-long', hours } : null;
 }
 
-function timesRefusal(
-  sessionId: string,
-  beganAt: number,
-  endedAt: number,
-  context: AdmissionContext,
-): Refusal | null {
+function timesRefusal(sessionId: string, beganAt: number, endedAt: number, context: AdmissionContext): Refusal | null {
   return (
     spanRefusal(beganAt, endedAt, context) ??
     tooEarly(beganAt, context) ??
@@ -115,8 +109,7 @@ function sessionOf(sessionId: string, context: AdmissionContext): Session | unde
 
 function overlapOf(sessionId: string, beganAt: number, endedAt: number, context: AdmissionContext): Refusal | null {
   const other = sessionsOf(context).find(
-    (session) =>
-      session.id !== sessionId && session.beganAt < endedAt && beganAt < (session.endedAt ?? Infinity),
+    (session) => session.id !== sessionId && session.beganAt < endedAt && beganAt < (session.endedAt ?? Infinity),
   );
   return other ? { code: 'overlap', beganAt: other.beganAt, endedAt: other.endedAt } : null;
 }

@@ -1,23 +1,15 @@
 import { z } from 'zod';
 
 /** Closing-round steps; routines say which family takes which, and in what order. */
-export const STEPS = [
-  'slacken',
-  'wipe-stick',
-  'wipe-strings',
-  'wipe-rosin',
-  'wipe-hands',
-  'rest-off',
-  'case',
-] as const;
+export const STEPS = ['slacken', 'wipe-stick', 'wipe-strings', 'wipe-rosin', 'wipe-hands', 'rest-off', 'case'] as const;
 export type StepId = (typeof STEPS)[number];
 
 /** Why strings came off or hair was replaced. `on-record` is a fact entered about the past when nobody knows why. */
 export const FIT_REASONS = ['worn', 'broke', 'frayed', 'experiment', 'set', 'on-record'] as const;
 export type FitReason = (typeof FIT_REASONS)[number];
 
-const instant = z
-  .iso.datetime({ precision: 3, error: 'Write the time in UTC with milliseconds, like 2026-03-14T18:05:00.000Z.' })
+const instant = z.iso
+  .datetime({ precision: 3, error: 'Write the time in UTC with milliseconds, like 2026-03-14T18:05:00.000Z.' })
   .refine((text) => text >= '1900' && text < '2200', 'Give a date between 1900 and 2199.');
 const id = z.uuid('Ids are UUIDs made by the app.').toLowerCase();
 
@@ -80,7 +72,10 @@ export const logEventSchema = z.discriminatedUnion(
     variant('checked-up'),
     variant('retracted'),
   ],
-  { error: (issue) => (issue.code === 'invalid_union' ? `Unknown event type. Known: ${EVENT_TYPES.join(', ')}.` : undefined) },
+  {
+    error: (issue) =>
+      issue.code === 'invalid_union' ? `Unknown event type. Known: ${EVENT_TYPES.join(', ')}.` : undefined,
+  },
 );
 export type LogEvent = z.infer<typeof logEventSchema>;
 export type EventOf<T extends EventType> = Extract<LogEvent, { type: T }>;

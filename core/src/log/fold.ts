@@ -82,6 +82,9 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
       case 'checked-up':
         checkups.push({ ...mark, known: event.payload.known });
         break;
+      default:
+        // Sessions are folded by themselves above.
+        break;
     }
   }
   return {

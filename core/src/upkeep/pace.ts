@@ -57,8 +57,7 @@ export function paceFrom(log: InstrumentLog, observedFrom: number): Pace {
   }
 
   const effectiveDays = sum(weights);
-  const hoursPerDay =
-    (sum(hours) + PRIOR_DAYS * STARTING_HOURS_PER_DAY) / (effectiveDays + PRIOR_DAYS);
+  const hoursPerDay = (sum(hours) + PRIOR_DAYS * STARTING_HOURS_PER_DAY) / (effectiveDays + PRIOR_DAYS);
   const leaning = hours.map(
     (played, weekday) => (played + WEEKDAY_PRIOR * hoursPerDay) / (weights[weekday]! + WEEKDAY_PRIOR),
   );

@@ -1,4 +1,4 @@
-import { addMonths } from 'date-fns';
+import { addMonths } from 'date-fns/addMonths';
 import { tz } from '@date-fns/tz';
 import { bowTension, HAIR_LIFE, HAIR_LOOK_DAYS, rosinBudget, type BowTension, type RosinBudget } from '../bow';
 import { FAMILY_FACTS, type InstrumentFacts } from '../instruments';
@@ -133,7 +133,8 @@ function rosinThread(log: InstrumentLog, pace: Pace): RosinThread {
     middle: reached(budget.budget),
     late: reached(budget.overduePast),
   };
-  const state = minutes >= budget.budget ? 'now' : minutes >= budget.dueFrom ? 'soon' : from === null ? 'unknown' : 'well';
+  const state =
+    minutes >= budget.budget ? 'now' : minutes >= budget.dueFrom ? 'soon' : from === null ? 'unknown' : 'well';
   return { part: 'rosin', state, from, window, minutes, budget };
 }
 
@@ -143,7 +144,14 @@ function residueThread(facts: InstrumentFacts, log: InstrumentLog): ResidueThrea
   const worst = dirty.reduce<ZoneResidue | null>((a, b) => (a && a.since! <= b.since! ? a : b), null);
   if (!worst) {
     const wipes = zones.flatMap(({ wipedAt }) => wipedAt ?? []);
-    return { part: 'residue', state: 'well', from: wipes.length > 0 ? Math.max(...wipes) : null, window: null, zones, worst };
+    return {
+      part: 'residue',
+      state: 'well',
+      from: wipes.length > 0 ? Math.max(...wipes) : null,
+      window: null,
+      zones,
+      worst,
+    };
   }
   const since = worst.since!;
   const window = {
@@ -183,7 +191,12 @@ export interface Condition {
  * @param observedFrom when the household began to record this instrument, ms
  * @returns threads in the order strings, hair, rosin, residue, checkup; those the family has
  */
-export function conditionOf(facts: InstrumentFacts, log: InstrumentLog, schools: Schools, observedFrom: number): Condition {
+export function conditionOf(
+  facts: InstrumentFacts,
+  log: InstrumentLog,
+  schools: Schools,
+  observedFrom: number,
+): Condition {
   const pace = paceFrom(log, observedFrom);
   const threads: Thread[] = [stringsThread(facts, log, pace)];
   let tension: BowTension | null = null;
@@ -201,7 +214,6 @@ const URGENCY: Readonly<Record<ThreadState, number>> = { now: 0, soon: 1, unknow
 /** Threads with what is due first; of equal state, the one whose window opens first. */
 export function byUrgency(threads: readonly Thread[]): Thread[] {
   return [...threads].sort(
-    (a, b) =>
-      URGENCY[a.state] - URGENCY[b.state] || (a.window?.middle ?? Infinity) - (b.window?.middle ?? Infinity),
+    (a, b) => URGENCY[a.state] - URGENCY[b.state] || (a.window?.middle ?? Infinity) - (b.window?.middle ?? Infinity),
   );
 }

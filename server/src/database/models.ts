@@ -1,6 +1,6 @@
 import {
   DataTypes,
-  Model,
+  type Model,
   type InferAttributes,
   type InferCreationAttributes,
   type ModelStatic,
@@ -89,7 +89,13 @@ export function defineModels(sequelize: Sequelize): Models {
     ),
     Account: sequelize.define<AccountRow>(
       'Account',
-      { id: { ...id(), primaryKey: true }, householdId: id(), email: text(254), passwordHash: text(255), createdAt: time() },
+      {
+        id: { ...id(), primaryKey: true },
+        householdId: id(),
+        email: text(254),
+        passwordHash: text(255),
+        createdAt: time(),
+      },
       { tableName: 'accounts' },
     ),
     Instrument: sequelize.define<InstrumentRow>(

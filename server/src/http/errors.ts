@@ -20,21 +20,31 @@ export function problemAnswers(log: Logger): ErrorRequestHandler {
   };
 }
 
+/** What the body parser calls bodies it cannot make out. */
+const UNREADABLE: ReadonlySet<string> = new Set([
+  'entity.parse.failed',
+  'encoding.unsupported',
+  'charset.unsupported',
+  'request.size.invalid',
+  'request.aborted',
+]);
+
 function problemOf(error: unknown): Problem {
   if (error instanceof ProblemError) return error.problem;
   if (error instanceof ConnectionError) {
     return problem(503, 'no-database', 'The server cannot reach its database. Nothing is lost; try again in a minute.');
   }
-  switch ((error as { type?: string } | null)?.type) {
-    case 'entity.too.large':
-      return problem(413, 'too-large', 'That is more than one request may carry. Send it in smaller parts.');
-    case 'entity.parse.failed':
-    case 'encoding.unsupported':
-    case 'charset.unsupported':
-    case 'request.size.invalid':
-    case 'request.aborted':
-      return problem(400, 'unreadable', 'The request is not readable JSON. Check it and send it again.');
+  const type = (error as { type?: unknown } | null)?.type;
+  if (type === 'entity.too.large') {
+    return problem(413, 'too-large', 'That is more than one request may carry. Send it in smaller parts.');
+  }
+  if (typeof type === 'string' && UNREADABLE.has(type)) {
+    return problem(400, 'unreadable', 'The request is not readable JSON. Check it and send it again.');
   }
   if (error instanceof URIError) return problem(400, 'unreadable', 'The address is not readable. Check it.');
-  return problem(500, 'unforeseen', 'Something failed on the server. What you entered is kept on this device; try again in a minute.');
+  return problem(
+    500,
+    'unforeseen',
+    'Something failed on the server. What you entered is kept on this device; try again in a minute.',
+  );
 }

@@ -65,7 +65,11 @@ export function operationsRouter({ handlers, database, limits, checkResponses }:
 
 function scopeOf({ session }: Request, database: Database): HouseholdScope {
   if (!session.identity) {
-    fail(401, 'signed-out', 'You are not signed in, or it has been too long. Sign in again; what is on this device is kept.');
+    fail(
+      401,
+      'signed-out',
+      'You are not signed in, or it has been too long. Sign in again; what is on this device is kept.',
+    );
   }
   return new HouseholdScope(database, session.identity);
 }

@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import type { ServerResponse } from 'node:http';
 import { join } from 'node:path';
 import { Router } from 'express';
@@ -17,7 +16,7 @@ function cacheHeaders(response: ServerResponse, file: string) {
  */
 export function pages(folder: string): Router {
   const router = Router();
-  const page = readFileSync(join(folder, 'index.html'));
+  const page = join(folder, 'index.html');
   router.use(
     expressStaticGzip(folder, {
       enableBrotli: true,
@@ -28,8 +27,7 @@ export function pages(folder: string): Router {
   );
   router.get('/{*path}', (request, response, next) => {
     if (request.path.startsWith('/api/') || /\.\w+$/.test(request.path)) return next();
-    response.setHeader('Cache-Control', 'no-cache');
-    response.type('html').send(page);
+    response.sendFile(page, { headers: { 'Cache-Control': 'no-cache' } });
   });
   return router;
 }

@@ -38,7 +38,13 @@ export const ownPagesOnly: RequestHandler = (request, response, next) => {
   const own = headers[REQUEST_HEADER] !== undefined && (origin === null || origin === headers.host);
   if (own) return next();
   response.status(403).type('application/problem+json');
-  response.json(problem(403, 'foreign-request', 'This request did not come from Tembrin’s own page. Reload the page and try again.'));
+  response.json(
+    problem(
+      403,
+      'foreign-request',
+      'This request did not come from Tembrin’s own page. Reload the page and try again.',
+    ),
+  );
 };
 
 const WINDOW_MS = 15 * 60_000;

@@ -16,7 +16,12 @@ const SWEEP_MS = 3_600_000;
 /** Sign-in sessions, kept in the database so that every server process knows them. Call `stop` before closing it. */
 export function signInSessions(sequelize: Sequelize, secret: string): { handler: RequestHandler; stop: () => void } {
   const Store = connectSessionSequelize(session.Store);
-  const store = new Store({ db: sequelize, table: 'Session', checkExpirationInterval: SWEEP_MS, expiration: SIGNED_IN_MS });
+  const store = new Store({
+    db: sequelize,
+    table: 'Session',
+    checkExpirationInterval: SWEEP_MS,
+    expiration: SIGNED_IN_MS,
+  });
   const handler = session({
     name: 'tembrin',
     secret,

@@ -40,10 +40,16 @@ export async function appendEvents(
 
     const judge = async (event: LogEvent): Promise<Problem | 'stored' | 'known'> => {
       const row = instruments.get(event.instrumentId);
-      if (!row) return problem(404, 'no-such-instrument', 'This instrument is not in your household. It may have been removed.');
+      if (!row)
+        return problem(
+          404,
+          'no-such-instrument',
+          'This instrument is not in your household. It may have been removed.',
+        );
       const same = stored.get(event.id);
       if (same) {
-        if (JSON.stringify(eventColumns(same, '', receivedAt)) === JSON.stringify(eventColumns(event, '', receivedAt))) return 'known';
+        if (JSON.stringify(eventColumns(same, '', receivedAt)) === JSON.stringify(eventColumns(event, '', receivedAt)))
+          return 'known';
         return problem(409, 'id-taken', 'Another entry has this id. Enter it once more, so that it gets its own.');
       }
       let known = sessions.get(event.instrumentId);
@@ -71,7 +77,9 @@ export async function appendEvents(
       const verdict = result.success ? await judge(result.data) : invalid(result.error);
       const id = result.success ? result.data.id : null;
       outcomes.push(
-        typeof verdict === 'string' ? { index, id, outcome: verdict } : { index, id, outcome: 'refused', problem: verdict },
+        typeof verdict === 'string'
+          ? { index, id, outcome: verdict }
+          : { index, id, outcome: 'refused', problem: verdict },
       );
     }
     await models.Event.bulkCreate(

@@ -1,4 +1,11 @@
-import type { Household, HouseholdChange, Instrument, InstrumentChange, LogPage, NewInstrument } from '@tembrin/contract';
+import type {
+  Household,
+  HouseholdChange,
+  Instrument,
+  InstrumentChange,
+  LogPage,
+  NewInstrument,
+} from '@tembrin/contract';
 import { EVENTS_PER_PAGE } from '@tembrin/contract';
 import { Op, type Transaction, type WhereOptions } from 'sequelize';
 import type { Database } from '../database/connect';
@@ -41,14 +48,22 @@ export class HouseholdScope {
       transaction,
       lock,
     });
-    return row ?? fail(401, 'signed-out', 'You are no longer signed in. Sign in again; what is on this device is kept.');
+    return (
+      row ?? fail(401, 'signed-out', 'You are no longer signed in. Sign in again; what is on this device is kept.')
+    );
   }
 
   async household(): Promise<Household> {
     const { Account, Instrument: Instruments } = this.database.models;
     const [row, instruments, account] = await Promise.all([
       this.householdRow(),
-      Instruments.findAll({ where: this.where({}), order: [['addedAt', 'ASC'], ['id', 'ASC']] }),
+      Instruments.findAll({
+        where: this.where({}),
+        order: [
+          ['addedAt', 'ASC'],
+          ['id', 'ASC'],
+        ],
+      }),
       this.identity.accountId ? Account.findOne({ where: this.where({ id: this.identity.accountId }) }) : null,
     ]);
     return householdOf(row, instruments, account?.email ?? null);

@@ -35,7 +35,10 @@ export function AccountForm<T extends FieldValues & { email: string; password: s
 }: AccountFormProps<T>) {
   const { ground } = usePalette();
   const [problem, setProblem] = useState<string | null>(null);
-  const { control, handleSubmit, setError, formState } = useForm<T>({ resolver: zodResolver(schema), defaultValues: start });
+  const { control, handleSubmit, setError, formState } = useForm<T>({
+    resolver: zodResolver(schema),
+    defaultValues: start,
+  });
   const send = handleSubmit(async (values) => {
     setProblem(null);
     try {
@@ -51,7 +54,14 @@ export function AccountForm<T extends FieldValues & { email: string; password: s
       control={control}
       name={name as Path<T>}
       render={({ field: { value, onChange, onBlur }, fieldState: { error } }) => (
-        <Field {...props} value={value as string} onChangeText={onChange} onBlur={onBlur} error={error?.message} onSubmitEditing={() => void send()} />
+        <Field
+          {...props}
+          value={value as string}
+          onChangeText={onChange}
+          onBlur={onBlur}
+          error={error?.message}
+          onSubmitEditing={() => void send()}
+        />
       )}
     />
   );

@@ -22,7 +22,11 @@ import { FactsFields } from './FactsFields';
 /** Adding an instrument: its family, then on one page what is known. Only the family is asked for; the rest can wait. */
 export function AddInstrument() {
   const [family, setFamily] = useState<Family | null>(null);
-  return family ? <Details key={family} family={family} onBack={() => setFamily(null)} /> : <FamilyChoice onChoose={setFamily} />;
+  return family ? (
+    <Details key={family} family={family} onBack={() => setFamily(null)} />
+  ) : (
+    <FamilyChoice onChoose={setFamily} />
+  );
 }
 
 function FamilyChoice({ onChoose }: { onChoose: (family: Family) => void }) {
@@ -35,7 +39,17 @@ function FamilyChoice({ onChoose }: { onChoose: (family: Family) => void }) {
             key={family}
             role="button"
             onPress={() => onChoose(family)}
-            style={{ flexBasis: '30%', flexGrow: 1, alignItems: 'center', gap: GAP.half, paddingVertical: GAP.one, borderWidth: 1, borderColor: edge, borderRadius: RADIUS, backgroundColor: surface }}
+            style={{
+              flexBasis: '30%',
+              flexGrow: 1,
+              alignItems: 'center',
+              gap: GAP.half,
+              paddingVertical: GAP.one,
+              borderWidth: 1,
+              borderColor: edge,
+              borderRadius: RADIUS,
+              backgroundColor: surface,
+            }}
           >
             <Plate subject={usualFacts(family)} height={150} />
             <Words kind="strong">{FAMILY_NAMES[family]}</Words>
@@ -80,7 +94,11 @@ function Details({ family, onBack }: { family: Family; onBack: () => void }) {
         const at = whenToMs(when, nowMs, household.timeZone);
         if (at !== null) drafts.push(draft(at, when.kind !== 'unknown'));
       };
-      fact(strings, (at, known) => ({ type: 'strings-fitted', at, payload: { strings: null, reason: 'on-record', known } }));
+      fact(strings, (at, known) => ({
+        type: 'strings-fitted',
+        at,
+        payload: { strings: null, reason: 'on-record', known },
+      }));
       if (bowed) fact(hair, (at, known) => ({ type: 'rehaired', at, payload: { reason: 'on-record', known } }));
       fact(checkup, (at, known) => ({ type: 'checked-up', at, payload: { known } }));
       if (drafts.length > 0) await act(instrument.id, drafts, null);

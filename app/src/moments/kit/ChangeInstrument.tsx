@@ -12,12 +12,16 @@ import { Sheet } from '@/ui/Sheet';
 import { GAP } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { FactsFields, SetUpFields } from './FactsFields';
-import { useRouteInstrument } from './InstrumentScreen';
+import { useRouteInstrument } from './route';
 
 /** Route: change what an instrument is, or remove it. */
 export function ChangeInstrument() {
   const instrument = useRouteInstrument();
-  return instrument ? <ChangeForm key={`${instrument.id} ${instrument.version}`} instrument={instrument} /> : <Redirect href="/kit" />;
+  return instrument ? (
+    <ChangeForm key={`${instrument.id} ${instrument.version}`} instrument={instrument} />
+  ) : (
+    <Redirect href="/kit" />
+  );
 }
 
 function ChangeForm({ instrument }: { instrument: Instrument }) {
@@ -61,7 +65,11 @@ function ChangeForm({ instrument }: { instrument: Instrument }) {
         router.replace('/kit');
       },
     );
-  const fields = { facts, onChange: (part: Partial<InstrumentChange>) => setFacts((before) => ({ ...before, ...part })), errors };
+  const fields = {
+    facts,
+    onChange: (part: Partial<InstrumentChange>) => setFacts((before) => ({ ...before, ...part })),
+    errors,
+  };
   return (
     <Screen
       title={`Change ${instrument.name}`}
@@ -71,7 +79,12 @@ function ChangeForm({ instrument }: { instrument: Instrument }) {
       {problem !== null && <Banner tone="now" text={problem} />}
       <FactsFields {...fields} />
       <SetUpFields {...fields} />
-      <Button rank="plain" title={`Remove ${instrument.name}`} onPress={() => setAsking(true)} style={{ alignSelf: 'flex-start' }} />
+      <Button
+        rank="plain"
+        title={`Remove ${instrument.name}`}
+        onPress={() => setAsking(true)}
+        style={{ alignSelf: 'flex-start' }}
+      />
       {asking && (
         <Sheet
           title={`Remove ${instrument.name}?`}

@@ -17,11 +17,29 @@ export function FactsFields({ facts, onChange, errors }: FactsFieldsProps) {
   const { kinds, sizes } = FAMILY_FACTS[facts.family];
   return (
     <View style={{ gap: GAP.more }}>
-      <Field label="Name" hint="What you call it." value={facts.name} onChangeText={(name) => onChange({ name })} error={errors.name} />
+      <Field
+        label="Name"
+        hint="What you call it."
+        value={facts.name}
+        onChangeText={(name) => onChange({ name })}
+        error={errors.name}
+      />
       {kinds.length > 0 && (
-        <Choice label="Kind" options={kinds.map((value) => ({ value, title: KIND_NAMES[value] }))} value={facts.kind} onChange={(kind: Kind) => onChange({ kind })} />
+        <Choice
+          label="Kind"
+          options={kinds.map((value) => ({ value, title: KIND_NAMES[value] }))}
+          value={facts.kind}
+          onChange={(kind: Kind) => onChange({ kind })}
+        />
       )}
-      {sizes.length > 0 && <Choice label="Size" options={sizes.map((value) => ({ value, title: value }))} value={facts.size} onChange={(size) => onChange({ size })} />}
+      {sizes.length > 0 && (
+        <Choice
+          label="Size"
+          options={sizes.map((value) => ({ value, title: value }))}
+          value={facts.size}
+          onChange={(size) => onChange({ size })}
+        />
+      )}
     </View>
   );
 }
@@ -52,8 +70,20 @@ export function SetUpFields({ facts, onChange, errors }: FactsFieldsProps) {
           onChange={(rest) => onChange({ setUp: { ...setUp, shoulderRest: rest } })}
         />
       )}
-      <Choice label="Case" options={CASES.map((value) => ({ value, title: CASE_NAMES[value] }))} value={setUp.case} onChange={(kept) => onChange({ setUp: { ...setUp, case: kept } })} />
-      <DateField type="date" label="With you since" hint="Sessions before this day are refused. Leave it empty if it does not matter." value={facts.since ?? ''} onChange={(since) => onChange({ since: since || null })} error={errors.since} />
+      <Choice
+        label="Case"
+        options={CASES.map((value) => ({ value, title: CASE_NAMES[value] }))}
+        value={setUp.case}
+        onChange={(kept) => onChange({ setUp: { ...setUp, case: kept } })}
+      />
+      <DateField
+        type="date"
+        label="With you since"
+        hint="Sessions before this day are refused. Leave it empty if it does not matter."
+        value={facts.since ?? ''}
+        onChange={(since) => onChange({ since: since || null })}
+        error={errors.since}
+      />
     </View>
   );
 }

@@ -19,7 +19,10 @@ type Entry = { at: number; id: string } & ({ session: Session } | { event: LogEv
 function entriesOf(log: InstrumentLog): Entry[] {
   const sessions: Entry[] = log.sessions.map((session) => ({ at: session.beganAt, id: session.id, session }));
   const events: Entry[] = log.live
-    .filter((event) => !event.type.startsWith('session-') && !('sessionId' in event.payload && event.payload.sessionId !== null))
+    .filter(
+      (event) =>
+        !event.type.startsWith('session-') && !('sessionId' in event.payload && event.payload.sessionId !== null),
+    )
     .map((event) => ({ at: Date.parse(event.occurredAt), id: event.id, event }));
   return [...sessions, ...events].sort((a, b) => b.at - a.at);
 }
@@ -36,29 +39,56 @@ export function History({ instrument, log }: { instrument: Instrument; log: Inst
         <Words kind="heading" level={2}>
           History
         </Words>
-        <Button rank="plain" title="Enter a session" onPress={() => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id } })} />
+        <Button
+          rank="plain"
+          title="Enter a session"
+          onPress={() => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id } })}
+        />
       </View>
-      {entries.length === 0 && <Words tone="quiet">Nothing yet. Start playing on Now, or enter a session you played earlier.</Words>}
+      {entries.length === 0 && (
+        <Words tone="quiet">Nothing yet. Start playing on Now, or enter a session you played earlier.</Words>
+      )}
       <View role="list" aria-label="History">
-        {entries.slice(0, shown).map((entry) =>
-          'session' in entry ? (
-            <SessionEntry key={entry.id} session={entry.session} instrument={instrument} log={log} steps={steps} />
-          ) : (
-            <EventEntry key={entry.id} event={entry.event} instrument={instrument} log={log} />
-          ),
-        )}
+        {entries
+          .slice(0, shown)
+          .map((entry) =>
+            'session' in entry ? (
+              <SessionEntry key={entry.id} session={entry.session} instrument={instrument} log={log} steps={steps} />
+            ) : (
+              <EventEntry key={entry.id} event={entry.event} instrument={instrument} log={log} />
+            ),
+          )}
       </View>
-      {entries.length > shown && <Button rank="plain" title={`Show more (${entries.length - shown})`} onPress={() => setShown(shown + 4 * PAGE)} />}
+      {entries.length > shown && (
+        <Button
+          rank="plain"
+          title={`Show more (${entries.length - shown})`}
+          onPress={() => setShown(shown + 4 * PAGE)}
+        />
+      )}
     </View>
   );
 }
 
-function SessionEntry({ session, instrument, log, steps }: { session: Session; instrument: Instrument; log: InstrumentLog; steps: number }) {
+function SessionEntry({
+  session,
+  instrument,
+  log,
+  steps,
+}: {
+  session: Session;
+  instrument: Instrument;
+  log: InstrumentLog;
+  steps: number;
+}) {
   const { line } = usePalette();
   const { beganAt, endedAt, id } = session;
   const { timeZone, nowMs } = log;
   const done = [...roundRecords(log, id).values()].filter((record) => record.done).length;
-  const span = endedAt === null ? `from ${clockWords(beganAt, timeZone)}, still running` : `${clockWords(beganAt, timeZone)} to ${clockWords(endedAt, timeZone)}`;
+  const span =
+    endedAt === null
+      ? `from ${clockWords(beganAt, timeZone)}, still running`
+      : `${clockWords(beganAt, timeZone)} to ${clockWords(endedAt, timeZone)}`;
   const length = endedAt === null ? '' : `, ${minutesWords((endedAt - beganAt) / 60_000)}`;
   const text = `${span}${length}`;
   return (
@@ -67,7 +97,14 @@ function SessionEntry({ session, instrument, log, steps }: { session: Session; i
         role="button"
         aria-label={`Correct or retract the session of ${dateWords(beganAt, nowMs, timeZone)}, ${text}`}
         onPress={() => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id, sessionId: id } })}
-        style={{ flexDirection: 'row', gap: GAP.one, minHeight: TOUCH, alignItems: 'center', borderBottomWidth: 1, borderBottomColor: line }}
+        style={{
+          flexDirection: 'row',
+          gap: GAP.one,
+          minHeight: TOUCH,
+          alignItems: 'center',
+          borderBottomWidth: 1,
+          borderBottomColor: line,
+        }}
       >
         <Words kind="table" style={{ width: 92 }}>
           {dateWords(beganAt, nowMs, timeZone)}
@@ -88,14 +125,29 @@ function EventEntry({ event, instrument, log }: { event: LogEvent; instrument: I
   const words = eventWords(event, instrument, log.timeZone);
   const date = dateWords(Date.parse(event.occurredAt), log.nowMs, log.timeZone);
   return (
-    <View role="listitem" style={{ flexDirection: 'row', gap: GAP.one, minHeight: TOUCH, alignItems: 'center', borderBottomWidth: 1, borderBottomColor: line }}>
+    <View
+      role="listitem"
+      style={{
+        flexDirection: 'row',
+        gap: GAP.one,
+        minHeight: TOUCH,
+        alignItems: 'center',
+        borderBottomWidth: 1,
+        borderBottomColor: line,
+      }}
+    >
       <Words kind="table" style={{ width: 92 }}>
         {date}
       </Words>
       <Words kind="small" style={{ flex: 1 }}>
         {words}
       </Words>
-      <Button rank="plain" title="Retract" label={`Retract: ${words}, ${date}`} onPress={() => void retract(instrument.id, event.id, `Retracted: ${words}.`)} />
+      <Button
+        rank="plain"
+        title="Retract"
+        label={`Retract: ${words}, ${date}`}
+        onPress={() => void retract(instrument.id, event.id, `Retracted: ${words}.`)}
+      />
     </View>
   );
 }

@@ -65,9 +65,19 @@ export function HouseholdScreen() {
   return (
     <Screen title="Household" back="/kit">
       {problem !== null && <Banner tone="now" text={problem} />}
-      {demo && <Banner tone="well" text="This is your own copy of the demo library. Change what you like; it is cleared away after two days." />}
+      {demo && (
+        <Banner
+          tone="well"
+          text="This is your own copy of the demo library. Change what you like; it is cleared away after two days."
+        />
+      )}
       <View style={{ gap: GAP.more }}>
-        <Field label="Name" value={text.name} onChangeText={(value) => setText({ ...text, name: value })} error={errors.name} />
+        <Field
+          label="Name"
+          value={text.name}
+          onChangeText={(value) => setText({ ...text, name: value })}
+          error={errors.name}
+        />
         <Field
           label="Time zone"
           hint="Days begin and end by it, like Europe/Lisbon."
@@ -103,7 +113,11 @@ export function HouseholdScreen() {
           Account
         </Words>
         <Words tone="quiet">{email ?? 'The demo library has no account.'}</Words>
-        <Button rank="outline" title={demo ? 'Leave the demo library' : 'Sign out'} onPress={() => (unsent > 0 ? setLeaving(true) : void leave())} />
+        <Button
+          rank="outline"
+          title={demo ? 'Leave the demo library' : 'Sign out'}
+          onPress={() => (unsent > 0 ? setLeaving(true) : void leave())}
+        />
       </View>
       {leaving && (
         <Sheet

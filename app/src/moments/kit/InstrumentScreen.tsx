@@ -1,9 +1,8 @@
 import { byUrgency } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
-import { Redirect, router, useLocalSearchParams } from 'expo-router';
+import { router } from 'expo-router';
 import { View } from 'react-native';
 import { useComplete, useJudged } from '@/state/condition';
-import { useHousehold } from '@/state/household';
 import { useLook } from '@/state/look';
 import { Button } from '@/ui/Button';
 import { Plate } from '@/ui/Plate';
@@ -14,21 +13,6 @@ import { hoursWords } from '@/words/dates';
 import { kindWords } from '@/words/names';
 import { DueList } from '../DueList';
 import { History } from './History';
-import { Kit } from './Kit';
-
-/** The instrument a route is about; null when there is none such. */
-export function useRouteInstrument(): Instrument | null {
-  const { id } = useLocalSearchParams<{ id: string }>();
-  return useHousehold((state) => state.household?.instruments.find((each) => each.id === id) ?? null);
-}
-
-/** Route: one instrument; on a wide screen beside the list. */
-export function InstrumentRoute() {
-  const instrument = useRouteInstrument();
-  const wide = useWide();
-  if (!instrument) return <Redirect href="/kit" />;
-  return wide ? <Kit chosen={instrument} /> : <InstrumentScreen key={instrument.id} instrument={instrument} />;
-}
 
 /** One instrument: its threads and its history. */
 export function InstrumentScreen({ instrument }: { instrument: Instrument }) {
@@ -37,21 +21,42 @@ export function InstrumentScreen({ instrument }: { instrument: Instrument }) {
   const complete = useComplete(instrument.id);
   const { standId, putOnStand } = useLook();
   const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
-  const hours = log.playing.begins.length === 0 ? 0 : log.playing.hoursBefore.at(-1)! + (log.playing.ends.at(-1)! - log.playing.begins.at(-1)!) / 3_600_000;
+  const hours =
+    log.playing.begins.length === 0
+      ? 0
+      : log.playing.hoursBefore.at(-1)! + (log.playing.ends.at(-1)! - log.playing.begins.at(-1)!) / 3_600_000;
   const stand = () => {
     putOnStand(instrument.id);
     router.push('/now');
   };
   return (
-    <Screen title={instrument.name} back={wide ? undefined : '/kit'} aside={<Button rank="plain" title="Change" label={`Change ${instrument.name}`} onPress={() => router.push({ pathname: '/kit/[id]/change', params: { id: instrument.id } })} />}>
+    <Screen
+      title={instrument.name}
+      back={wide ? undefined : '/kit'}
+      aside={
+        <Button
+          rank="plain"
+          title="Change"
+          label={`Change ${instrument.name}`}
+          onPress={() => router.push({ pathname: '/kit/[id]/change', params: { id: instrument.id } })}
+        />
+      }
+    >
       <View style={{ flexDirection: 'row', gap: GAP.one, alignItems: 'center' }}>
         <Plate subject={instrument} height={150} withBow />
         <View style={{ flex: 1, gap: GAP.small }}>
           <Words>{kindWords(instrument)}</Words>
           <Words kind="small" tone="quiet">
-            {complete ? `${hoursWords(hours)} played in ${log.sessions.length} sessions on record.` : 'Fetching the log …'}
+            {complete
+              ? `${hoursWords(hours)} played in ${log.sessions.length} sessions on record.`
+              : 'Fetching the log …'}
           </Words>
-          <Button rank="outline" title={standId === instrument.id ? 'On the stand' : 'Put on the stand'} onPress={stand} style={{ alignSelf: 'flex-start' }} />
+          <Button
+            rank="outline"
+            title={standId === instrument.id ? 'On the stand' : 'Put on the stand'}
+            onPress={stand}
+            style={{ alignSelf: 'flex-start' }}
+          />
         </View>
       </View>
       {complete && (

@@ -1,6 +1,6 @@
 import { byUrgency } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
-import Settings from 'lucide-react-native/icons/settings-2';
+import House from 'lucide-react-native/icons/house';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { useComplete, useJudged } from '@/state/condition';
@@ -26,11 +26,14 @@ export function Kit({ chosen }: { chosen?: Instrument }) {
   const list = (
     <Screen
       title={name}
-      aside={<IconButton icon={Settings} label="Household and account" onPress={() => router.push('/kit/household')} />}
+      aside={<IconButton icon={House} label="Household and account" onPress={() => router.push('/kit/household')} />}
       foot={<Button rank="outline" title="Add an instrument" onPress={add} />}
     >
       {instruments.length === 0 ? (
-        <Empty title="No instruments yet" text="Add the one you play most. It takes under a minute; what you don’t know can wait." />
+        <Empty
+          title="No instruments yet"
+          text="Add the one you play most. It takes under a minute; what you don’t know can wait."
+        />
       ) : (
         <View role="list" aria-label="Instruments">
           {instruments.map((instrument) => (
@@ -77,7 +80,20 @@ function KitRow({ instrument, chosen }: { instrument: Instrument; chosen: boolea
             {complete && (
               <View aria-hidden style={{ marginTop: GAP.hair }}>
                 {condition.threads.map((thread) => (
-                  <Thread key={thread.part} {...thread} nowMs={log.nowMs} timeZone={log.timeZone} label={PART_NAMES[thread.part]} slim />
+                  <View key={thread.part} style={{ flexDirection: 'row', alignItems: 'center' }}>
+                    <Words kind="tiny" tone="quiet" style={{ width: 64 }}>
+                      {PART_NAMES[thread.part]}
+                    </Words>
+                    <View style={{ flex: 1 }}>
+                      <Thread
+                        {...thread}
+                        nowMs={log.nowMs}
+                        timeZone={log.timeZone}
+                        label={PART_NAMES[thread.part]}
+                        slim
+                      />
+                    </View>
+                  </View>
                 ))}
               </View>
             )}

@@ -1,7 +1,10 @@
 import { tz, TZDate } from '@date-fns/tz';
 import { closingRound, refusalOf, type InstrumentLog, type LogEvent, type Session } from '@tembrin/core';
 import { refusalSentence, type Instrument } from '@tembrin/contract';
-import { addDays, format, isValid, parseISO } from 'date-fns';
+import { addDays } from 'date-fns/addDays';
+import { format } from 'date-fns/format';
+import { isValid } from 'date-fns/isValid';
+import { parseISO } from 'date-fns/parseISO';
 import { Redirect, router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -16,7 +19,7 @@ import { DateField } from '@/ui/Field';
 import { Screen } from '@/ui/Screen';
 import { GAP } from '@/ui/theme';
 import { Words } from '@/ui/Words';
-import { useRouteInstrument } from './InstrumentScreen';
+import { useRouteInstrument } from './route';
 
 /** Route: enter a session afterwards, or correct or retract one. */
 export function SessionScreen() {
@@ -58,7 +61,15 @@ function spanOf({ date, began, ended }: Times, timeZone: string): { beganAt: num
   return { beganAt: from.getTime(), endedAt: (to < from ? addDays(to, 1) : to).getTime() };
 }
 
-function SessionForm({ instrument, session, log }: { instrument: Instrument; session: Session | null; log: InstrumentLog }) {
+function SessionForm({
+  instrument,
+  session,
+  log,
+}: {
+  instrument: Instrument;
+  session: Session | null;
+  log: InstrumentLog;
+}) {
   const { timeZone, schools } = useHousehold((state) => state.household)!;
   const events = useLog((state) => state.events[instrument.id]) ?? [];
   const [times, setTimes] = useState(() => timesOf(session, log.nowMs, timeZone));
@@ -68,7 +79,8 @@ function SessionForm({ instrument, session, log }: { instrument: Instrument; ses
     setProblem(null);
     setTimes((before) => ({ ...before, [key]: value }));
   };
-  const back = () => (router.canGoBack() ? router.back() : router.replace({ pathname: '/kit/[id]', params: { id: instrument.id } }));
+  const back = () =>
+    router.canGoBack() ? router.back() : router.replace({ pathname: '/kit/[id]', params: { id: instrument.id } });
   const running = session?.endedAt === null;
 
   const save = async () => {
@@ -114,7 +126,13 @@ function SessionForm({ instrument, session, log }: { instrument: Instrument; ses
       <Words tone="quiet">{instrument.name}</Words>
       {problem !== null && <Banner tone="now" text={problem} />}
       <View style={{ gap: GAP.more }}>
-        <DateField type="date" label="Day it began" value={times.date} onChange={set('date')} max={timesOf(null, log.nowMs, timeZone).date} />
+        <DateField
+          type="date"
+          label="Day it began"
+          value={times.date}
+          onChange={set('date')}
+          max={timesOf(null, log.nowMs, timeZone).date}
+        />
         <View style={{ flexDirection: 'row', gap: GAP.one }}>
           <View style={{ flex: 1 }}>
             <DateField type="time" label="Began" value={times.began} onChange={set('began')} />
@@ -145,5 +163,8 @@ function SessionForm({ instrument, session, log }: { instrument: Instrument; ses
 function draftFor(session: Session | null, { beganAt, endedAt }: { beganAt: number; endedAt: number }): Draft {
   const end = new Date(endedAt).toISOString();
   if (!session) return { type: 'session-entered', at: beganAt, payload: { endedAt: end } };
-  return { type: 'session-corrected', payload: { sessionId: session.id, beganAt: new Date(beganAt).toISOString(), endedAt: end } };
+  return {
+    type: 'session-corrected',
+    payload: { sessionId: session.id, beganAt: new Date(beganAt).toISOString(), endedAt: end },
+  };
 }

@@ -40,7 +40,11 @@ function Step({ instrument, round }: { instrument: Instrument; round: OpenRound 
   const previous = behind > 0 ? records.get(steps[behind - 1]!.step) : undefined;
 
   const answer = async (done: boolean) => {
-    const recorded = await act(instrument.id, [{ type: done ? 'step-done' : 'step-skipped', payload: { step: next.step, sessionId: session.id } }], null);
+    const recorded = await act(
+      instrument.id,
+      [{ type: done ? 'step-done' : 'step-skipped', payload: { step: next.step, sessionId: session.id } }],
+      null,
+    );
     if (last && recorded.length > 0) {
       const skipped = [...records.values()].filter((record) => !record.done).length + (done ? 0 : 1);
       const words = skipped === 0 ? 'The round is done.' : `The round is done, ${skipped} skipped.`;
@@ -70,14 +74,25 @@ function Step({ instrument, round }: { instrument: Instrument; round: OpenRound 
     escape: { label: 'Leave the round for later', run: later },
   });
 
-  const undoTitle = previous ? `Undo: ${stepWords(steps[behind - 1]!.step, instrument).title.toLowerCase()}` : 'Play on';
-  const tall = wide ? Math.min(560, height - 120) : Math.max(180, Math.min(340, height - 510));
+  const undoTitle = previous
+    ? `Undo: ${stepWords(steps[behind - 1]!.step, instrument).title.toLowerCase()}`
+    : 'Play on';
+  const tall = wide ? Math.min(560, height - 120) : Math.max(180, Math.min(420, height - 450));
   return (
     <View role="main" style={{ flex: 1, alignItems: 'center' }}>
       <Head>
         <title>Closing round · Tembrin</title>
       </Head>
-      <View style={{ flex: 1, width: '100%', maxWidth: wide ? 980 : 560, flexDirection: wide ? 'row' : 'column', padding: GAP.more, gap: wide ? GAP.wide : GAP.half }}>
+      <View
+        style={{
+          flex: 1,
+          width: '100%',
+          maxWidth: wide ? 980 : 560,
+          flexDirection: wide ? 'row' : 'column',
+          padding: GAP.more,
+          gap: wide ? GAP.wide : GAP.half,
+        }}
+      >
         <View style={{ gap: GAP.half, flex: wide ? 1 : undefined, alignItems: 'center', justifyContent: 'center' }}>
           {!wide && <Progress steps={steps} records={records} at={behind} />}
           <Plate subject={instrument} height={tall} lit={next.zone} withBow label={words.title} />
@@ -113,10 +128,31 @@ function Step({ instrument, round }: { instrument: Instrument; round: OpenRound 
 }
 
 /** The steps as knots on a line: done ones filled, skipped ones open, the one in hand largest. */
-function Progress({ steps, records, at }: { steps: readonly ClosingStep[]; records: ReadonlyMap<string, StepRecord>; at: number }) {
+function Progress({
+  steps,
+  records,
+  at,
+}: {
+  steps: readonly ClosingStep[];
+  records: ReadonlyMap<string, StepRecord>;
+  at: number;
+}) {
   const { accent, edge, ground, line } = usePalette();
   return (
-    <View role="progressbar" aria-label="Closing round" aria-valuemin={0} aria-valuemax={steps.length} aria-valuenow={at} style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between', alignSelf: 'stretch', height: 24 }}>
+    <View
+      role="progressbar"
+      aria-label="Closing round"
+      aria-valuemin={0}
+      aria-valuemax={steps.length}
+      aria-valuenow={at}
+      style={{
+        flexDirection: 'row',
+        alignItems: 'center',
+        justifyContent: 'space-between',
+        alignSelf: 'stretch',
+        height: 24,
+      }}
+    >
       <View style={{ position: 'absolute', left: 0, right: 0, top: 11, height: 2, backgroundColor: line }} />
       {steps.map(({ step }, index) => {
         const record = records.get(step);

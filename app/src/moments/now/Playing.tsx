@@ -15,7 +15,7 @@ import { GAP, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { clockWords, dayWords, elapsedWords, minutesWords } from '@/words/dates';
 import { PartScreen } from '../part/PartScreen';
-import { OnStand } from './Stand';
+import { OnStand } from './OnStand';
 
 /** From when a running clock is asked about: few play longer without a break. */
 const FORGOTTEN_H = 4;
@@ -36,7 +36,8 @@ export function Playing({ instrument, session, judged: { log, condition }, wide,
   const elapsed = nowMs - session.beganAt;
   const forgotten = elapsed > FORGOTTEN_H * HOUR_MS;
   const tooLong = elapsed > LONGEST_SESSION_H * HOUR_MS;
-  const correct = () => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id, sessionId: session.id } });
+  const correct = () =>
+    router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id, sessionId: session.id } });
   const finish = async () => {
     if (tooLong) return correct();
     await act(instrument.id, [{ type: 'session-ended', payload: { sessionId: session.id } }], null);
@@ -53,14 +54,19 @@ export function Playing({ instrument, session, judged: { log, condition }, wide,
       title={`Playing ${instrument.name}`}
       foot={
         <>
-          {FAMILY_FACTS[instrument.family].bowed && <Button rank="outline" title="Rosined just now" onPress={rosined} />}
+          {FAMILY_FACTS[instrument.family].bowed && (
+            <Button rank="outline" title="Rosined just now" onPress={rosined} />
+          )}
           <Button title={tooLong ? 'Say when you stopped' : 'Finish'} hotkey="f" onPress={() => void finish()} />
         </>
       }
     >
       <OnStand instrument={instrument} />
       {forgotten && (
-        <Banner tone="soon" text={`The clock has run since ${dayWords(session.beganAt, nowMs, log.timeZone).replace('on ', '')}, ${clockWords(session.beganAt, log.timeZone)}. Did you stop earlier?`}>
+        <Banner
+          tone="soon"
+          text={`The clock has run since ${dayWords(session.beganAt, nowMs, log.timeZone).replace('on ', '')}, ${clockWords(session.beganAt, log.timeZone)}. Did you stop earlier?`}
+        >
           <Button rank="plain" title="Say when I stopped" onPress={correct} style={{ alignSelf: 'flex-start' }} />
         </Banner>
       )}
@@ -75,7 +81,9 @@ export function Playing({ instrument, session, judged: { log, condition }, wide,
       </View>
       {rosin && (
         <Words style={{ textAlign: 'center' }}>
-          {bowing >= rosin.budget.dueFrom ? `${minutesWords(bowing)} of bowing since the rosin: a few passes are due.` : `${minutesWords(bowing)} of bowing since the rosin; due from ${minutesWords(rosin.budget.dueFrom)}.`}
+          {bowing >= rosin.budget.dueFrom
+            ? `${minutesWords(bowing)} of bowing since the rosin: a few passes are due.`
+            : `${minutesWords(bowing)} of bowing since the rosin; due from ${minutesWords(rosin.budget.dueFrom)}.`}
         </Words>
       )}
       <View style={{ alignItems: 'center', flexGrow: 1, justifyContent: 'center' }}>
@@ -88,7 +96,11 @@ export function Playing({ instrument, session, judged: { log, condition }, wide,
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <View style={{ flex: 1 }}>{screen}</View>
       <View style={{ flex: 1, borderLeftWidth: 1, borderLeftColor: line }}>
-        {part ? <PartScreen instrument={instrument} part={part} back="/now" /> : <ScrollView contentContainerStyle={{ padding: GAP.two }}>{due}</ScrollView>}
+        {part ? (
+          <PartScreen instrument={instrument} part={part} back="/now" />
+        ) : (
+          <ScrollView contentContainerStyle={{ padding: GAP.two }}>{due}</ScrollView>
+        )}
       </View>
     </View>
   );

@@ -1,26 +1,22 @@
 import { byUrgency, HOUR_MS, localDay, openRound, type PartId } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
-import { useState } from 'react';
-import { Pressable, ScrollView, View } from 'react-native';
-import ChevronDown from 'lucide-react-native/icons/chevron-down';
+import { ScrollView, View } from 'react-native';
 import { useComplete, useJudged } from '@/state/condition';
 import { act } from '@/state/doing';
 import { useHousehold } from '@/state/household';
-import { useLook } from '@/state/look';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { useKeys } from '@/ui/keys';
 import { Plate } from '@/ui/Plate';
 import { Screen } from '@/ui/Screen';
-import { Sheet } from '@/ui/Sheet';
-import { GAP, TOUCH, usePalette, useWide } from '@/ui/theme';
+import { GAP, usePalette, useWide } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { clockWords, dayWords, lastingWords } from '@/words/dates';
-import { kindWords } from '@/words/names';
 import { headlineFor } from '@/words/reasons';
 import { DueList } from '../DueList';
 import { PartScreen } from '../part/PartScreen';
+import { OnStand } from './OnStand';
 import { Playing } from './Playing';
 
 /** The stand: the instrument, what to do before playing, the clock while playing, and below what is due. */
@@ -33,10 +29,22 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
   const { log, condition } = judged;
   const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
   const threads = byUrgency(condition.threads);
-  const due = <DueList threads={threads} instrument={instrument} moment={moment} chosen={part} hrefOf={(id) => ({ pathname: '/now/[part]', params: { part: id } })} />;
+  const due = (
+    <DueList
+      threads={threads}
+      instrument={instrument}
+      moment={moment}
+      chosen={part}
+      hrefOf={(id) => ({ pathname: '/now/[part]', params: { part: id } })}
+    />
+  );
   const tightSince = log.running ? null : (condition.tension?.tightSince ?? null);
   const today = localDay(log.nowMs, log.timeZone);
-  const playedToday = log.sessions.reduce((hours, { day, beganAt, endedAt }) => (day === today ? hours + ((endedAt ?? log.nowMs) - beganAt) / HOUR_MS : hours), 0);
+  const playedToday = log.sessions.reduce(
+    (hours, { day, beganAt, endedAt }) =>
+      day === today ? hours + ((endedAt ?? log.nowMs) - beganAt) / HOUR_MS : hours,
+    0,
+  );
   const headline = headlineFor(threads, tightSince, playedToday, moment);
   const round = openRound(instrument, household.schools.cloths, log);
   const last = log.sessions.at(-1);
@@ -52,10 +60,15 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
         },
   );
 
-  if (log.running) return <Playing instrument={instrument} session={log.running} judged={judged} wide={wide} due={due} part={part} />;
+  if (log.running)
+    return <Playing instrument={instrument} session={log.running} judged={judged} wide={wide} due={due} part={part} />;
 
   const slacken = () =>
-    void act(instrument.id, [{ type: 'step-done', payload: { step: 'slacken', sessionId: last?.id ?? null } }], 'Slackened.');
+    void act(
+      instrument.id,
+      [{ type: 'step-done', payload: { step: 'slacken', sessionId: last?.id ?? null } }],
+      'Slackened.',
+    );
   const before = (
     <Screen
       bare
@@ -63,7 +76,13 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
       foot={
         <>
           {round && <Button title="Go on with the closing round" onPress={closing} hotkey="c" />}
-          <Button title="Start playing" rank={round ? 'outline' : 'solid'} onPress={start} hotkey="s" disabled={!complete} />
+          <Button
+            title="Start playing"
+            rank={round ? 'outline' : 'solid'}
+            onPress={start}
+            hotkey="s"
+            disabled={!complete}
+          />
         </>
       }
     >
@@ -85,10 +104,13 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
             </Words>
           )}
         </View>
-        <Plate subject={instrument} height={208} withBow />
+        <Plate subject={instrument} height={wide ? 440 : 208} withBow />
       </View>
       {tightSince !== null && !round && (
-        <Banner tone="now" text={`Not slackened since ${dayWords(tightSince, moment.nowMs, moment.timeZone).replace('on ', '')}, ${clockWords(tightSince, moment.timeZone)}. A bow left tight warps.`}>
+        <Banner
+          tone="now"
+          text={`Not slackened since ${dayWords(tightSince, moment.nowMs, moment.timeZone).replace('on ', '')}, ${clockWords(tightSince, moment.timeZone)}. A bow left tight warps.`}
+        >
           <Button rank="plain" title="Slackened now" onPress={slacken} style={{ alignSelf: 'flex-start' }} />
         </Banner>
       )}
@@ -100,83 +122,12 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <View style={{ flex: 1 }}>{before}</View>
       <View style={{ flex: 1, borderLeftWidth: 1, borderLeftColor: line }}>
-        {part ? <PartScreen instrument={instrument} part={part} back="/now" /> : <ScrollView contentContainerStyle={{ padding: GAP.two }}>{complete && due}</ScrollView>}
+        {part ? (
+          <PartScreen instrument={instrument} part={part} back="/now" />
+        ) : (
+          <ScrollView contentContainerStyle={{ padding: GAP.two }}>{complete && due}</ScrollView>
+        )}
       </View>
     </View>
-  );
-}
-
-/** Which instrument is on the stand, and a way to put another there. */
-export function OnStand({ instrument }: { instrument: Instrument }) {
-  const household = useHousehold((state) => state.household)!;
-  const putOnStand = useLook((state) => state.putOnStand);
-  const { text } = usePalette();
-  const [open, setOpen] = useState(false);
-  const several = household.instruments.length > 1;
-  const name = (
-    <View style={{ flexShrink: 1 }}>
-      <Words kind="title" level={1} numberOfLines={1}>
-        {instrument.name}
-      </Words>
-      <Words kind="small" tone="quiet">
-        {kindWords(instrument)}
-      </Words>
-    </View>
-  );
-  return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: TOUCH }}>
-      {several ? (
-        <Pressable
-          role="button"
-          aria-label={`${instrument.name} is on the stand. Put another there`}
-          onPress={() => setOpen(true)}
-          style={{ flexDirection: 'row', alignItems: 'center', gap: GAP.half, minHeight: TOUCH, flexShrink: 1 }}
-        >
-          {name}
-          <ChevronDown size={24} color={text} aria-hidden />
-        </Pressable>
-      ) : (
-        name
-      )}
-      {open && (
-        <Sheet title="On the stand" onClose={() => setOpen(false)}>
-          <View>
-            {household.instruments.map((other) => (
-              <StandChoice
-                key={other.id}
-                instrument={other}
-                chosen={other.id === instrument.id}
-                onPress={() => {
-                  setOpen(false);
-                  putOnStand(other.id);
-                }}
-              />
-            ))}
-          </View>
-        </Sheet>
-      )}
-    </View>
-  );
-}
-
-function StandChoice({ instrument, chosen, onPress }: { instrument: Instrument; chosen: boolean; onPress: () => void }) {
-  const { line, accent } = usePalette();
-  return (
-    <Pressable
-      role="button"
-      aria-pressed={chosen}
-      onPress={onPress}
-      style={{ flexDirection: 'row', alignItems: 'center', gap: GAP.one, minHeight: 64, borderBottomWidth: 1, borderBottomColor: line, borderLeftWidth: 4, borderLeftColor: chosen ? accent : 'transparent', paddingLeft: GAP.half }}
-    >
-      <View style={{ width: 40, alignItems: 'center' }}>
-        <Plate subject={instrument} height={54} />
-      </View>
-      <View style={{ flex: 1 }}>
-        <Words kind="strong">{instrument.name}</Words>
-        <Words kind="small" tone="quiet">
-          {kindWords(instrument)}
-        </Words>
-      </View>
-    </Pressable>
   );
 }

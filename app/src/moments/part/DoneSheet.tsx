@@ -44,7 +44,8 @@ export function DoneSheet({ kind, instrument, nowMs, unknown, onClose }: DoneShe
   const [why, setWhy] = useState<FitReason>(unknown ? 'on-record' : 'worn');
   const [when, setWhen] = useState<When>(unknown ? { kind: 'unsaid' } : { kind: 'ago', months: 0 });
   const at = whenToMs(when, nowMs, timeZone);
-  const missing = at === null ? 'Say when.' : kind === 'strings' && !whole && which.length === 0 ? 'Choose which strings.' : null;
+  const missing =
+    at === null ? 'Say when.' : kind === 'strings' && !whole && which.length === 0 ? 'Choose which strings.' : null;
 
   const save = async () => {
     if (at === null) return;
@@ -72,8 +73,20 @@ export function DoneSheet({ kind, instrument, nowMs, unknown, onClose }: DoneShe
               setWhy(all ? 'worn' : 'broke');
             }}
           />
-          {!whole && <Choices label="Strings" options={names.map((title, value) => ({ value, title }))} values={which} onChange={setWhich} />}
-          <Choice label="Why?" options={WHY.map((value) => ({ value, title: REASON_NAMES[value] }))} value={why} onChange={setWhy} />
+          {!whole && (
+            <Choices
+              label="Strings"
+              options={names.map((title, value) => ({ value, title }))}
+              values={which}
+              onChange={setWhich}
+            />
+          )}
+          <Choice
+            label="Why?"
+            options={WHY.map((value) => ({ value, title: REASON_NAMES[value] }))}
+            value={why}
+            onChange={setWhy}
+          />
         </>
       )}
     </Sheet>

@@ -25,15 +25,30 @@ export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
         <Button
           rank="outline"
           title="Looked it over, still good"
-          onPress={() => void act(instrument.id, [{ type: 'hair-looked-over', payload: {} }], 'The look at the hair is on record.')}
+          onPress={() =>
+            void act(instrument.id, [{ type: 'hair-looked-over', payload: {} }], 'The look at the hair is on record.')
+          }
         />
       )}
-      {sheet && <DoneSheet kind={sheet} instrument={instrument} nowMs={nowMs} unknown={unknown} onClose={() => setSheet(null)} />}
+      {sheet && (
+        <DoneSheet
+          kind={sheet}
+          instrument={instrument}
+          nowMs={nowMs}
+          unknown={unknown}
+          onClose={() => setSheet(null)}
+        />
+      )}
     </>
   );
 }
 
-function primaryOf(thread: Thread, { id }: Instrument, unknown: boolean, open: (kind: DoneKind) => void): { title: string; run: () => void } {
+function primaryOf(
+  thread: Thread,
+  { id }: Instrument,
+  unknown: boolean,
+  open: (kind: DoneKind) => void,
+): { title: string; run: () => void } {
   switch (thread.part) {
     case 'strings':
       return { title: unknown ? 'Say when they were fitted' : 'Fitted new strings', run: () => open('strings') };
@@ -42,7 +57,10 @@ function primaryOf(thread: Thread, { id }: Instrument, unknown: boolean, open: (
     case 'checkup':
       return { title: unknown ? 'Say when it was looked over' : 'Had a checkup', run: () => open('checkup') };
     case 'rosin':
-      return { title: 'Rosined now', run: () => void act(id, [{ type: 'rosined', payload: {} }], 'Rosined. The count starts again.') };
+      return {
+        title: 'Rosined now',
+        run: () => void act(id, [{ type: 'rosined', payload: {} }], 'Rosined. The count starts again.'),
+      };
     case 'residue': {
       const dirty = thread.zones.filter(({ since }) => since !== null);
       const zones = dirty.length > 0 ? dirty : thread.zones;

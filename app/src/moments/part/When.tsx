@@ -1,5 +1,9 @@
 import { tz, TZDate } from '@date-fns/tz';
-import { addHours, format, isValid, parseISO, subMonths } from 'date-fns';
+import { addHours } from 'date-fns/addHours';
+import { format } from 'date-fns/format';
+import { isValid } from 'date-fns/isValid';
+import { parseISO } from 'date-fns/parseISO';
+import { subMonths } from 'date-fns/subMonths';
 import { View } from 'react-native';
 import { Choice } from '@/ui/Choice';
 import { DateField } from '@/ui/Field';
@@ -7,10 +11,7 @@ import { GAP } from '@/ui/theme';
 
 /** An answer to "when?", as people give it. */
 export type When =
-  | { kind: 'unsaid' }
-  | { kind: 'unknown' }
-  | { kind: 'ago'; months: number }
-  | { kind: 'date'; date: string };
+  { kind: 'unsaid' } | { kind: 'unknown' } | { kind: 'ago'; months: number } | { kind: 'date'; date: string };
 
 const AGO = [
   { value: '0', title: 'Today' },
@@ -64,9 +65,21 @@ export function WhenField({ label, hint, value, onChange, nowMs, timeZone, mayBe
   };
   return (
     <View style={{ gap: GAP.small }}>
-      <Choice label={label} hint={hint} options={mayBeUnknown ? [...AGO, UNKNOWN] : AGO} value={chosen} onChange={choose} />
+      <Choice
+        label={label}
+        hint={hint}
+        options={mayBeUnknown ? [...AGO, UNKNOWN] : AGO}
+        value={chosen}
+        onChange={choose}
+      />
       {value.kind === 'date' && (
-        <DateField type="date" label={`${label} Date`} value={value.date} max={today} onChange={(date) => onChange({ kind: 'date', date })} />
+        <DateField
+          type="date"
+          label={`${label} Date`}
+          value={value.date}
+          max={today}
+          onChange={(date) => onChange({ kind: 'date', date })}
+        />
       )}
     </View>
   );

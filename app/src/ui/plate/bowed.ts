@@ -15,7 +15,7 @@ const ROUND =
   'M0 0C22 -2 32 3 46 8C70 17 85 42 85 73C85 97 79 111 69 123C74 124 78 126 82 130C69 138 57 159 57 182C57 206 69 227 85 234C80 239 75 241 71 242C93 256 105 275 105 298C105 336 62 356 0 356Z';
 /** A bass has the sloping shoulders of the viols. */
 const SLOPED =
-  'M0 -14C15 -12 22 2 31 20C45 47 83 58 86 92C87 108 80 116 70 124C75 125 79 127 83 131C70 139 58 159 58 182C58 206 70 227 87 235C82 240 77 242 73 243C97 257 110 276 110 299C110 338 64 356 0 356Z';
+  'M0 -14C15 -12 22 2 31 20C45 47 83 58 86 92C87 108 80 116 70 124C75 125 79 127 83 131C70 139 58 159 58 182C58 206 70 227 87 235C82 240 77 242 73 243C97 257 110 276 110 299C110 338 64 356 0 356';
 
 const F_HOLE = 'M31 170C29 159 41 159 41 170C41 188 45 203 47 219C49 234 59 233 57 221';
 
@@ -40,7 +40,9 @@ function bowedPlate({ half, breadth, sloped, chinRest, shoulderRest, endpin }: B
     path(taper(top, 11.5, 14, 15), 'wood', 1.6),
     path(taper(top, 11.5, 140, 20), 'ebony', 0),
     path('M-12 222C-19 222 -21 228 -20 236L-11 332H11L20 236C21 228 19 222 12 222Z', 'ebony', 0),
-    ...(chinRest ? [path('M-17 326C-26 300 -52 288 -74 294C-94 300 -98 320 -84 334C-68 350 -34 352 -17 346Z', 'ebony', 0)] : []),
+    ...(chinRest
+      ? [path('M-17 326C-26 300 -52 288 -74 294C-94 300 -98 320 -84 334C-68 350 -34 352 -17 346Z', 'ebony', 0)]
+      : []),
     ...(endpin ? [path('M0 356V402', 'none', 5), path(ellipse(0, 358, 9, 5), 'ebony', 0)] : []),
     path('M-24 200C-20 190 -12 188 0 188C12 188 20 190 24 200L19 200L15 196H-15L-19 200Z', 'wood', 1.6),
     ...strings(4, top, 8, 226, 13, gauge),
@@ -51,7 +53,9 @@ function bowedPlate({ half, breadth, sloped, chinRest, shoulderRest, endpin }: B
     shapes: [
       ...(shoulderRest ? [path(restArc, 'none', 5)] : []),
       ...scroll,
-      ...body.map((shape) => (shape.mirrored && shape.fill === 'wood' ? { ...shape, d: broadened(shape.d, breadth) } : shape)),
+      ...body.map((shape) =>
+        shape.mirrored && shape.fill === 'wood' ? { ...shape, d: broadened(shape.d, breadth) } : shape,
+      ),
     ],
     zones: {
       strings: strings(4, top, 8, 226, 13, () => 5),
@@ -63,7 +67,9 @@ function bowedPlate({ half, breadth, sloped, chinRest, shoulderRest, endpin }: B
       'hand-zones': [
         path(taper(top + 4, 15, 6, 19), 'none', 0),
         path('M24 4C52 10 80 30 84 66C66 52 44 40 24 40Z', 'none', 0, true),
-        ...(chinRest ? [path('M-14 322C-26 296 -54 284 -78 291C-100 298 -103 322 -88 337C-70 354 -34 356 -14 350Z', 'none', 0)] : []),
+        ...(chinRest
+          ? [path('M-14 322C-26 296 -54 284 -78 291C-100 298 -103 322 -88 337C-70 354 -34 356 -14 350Z', 'none', 0)]
+          : []),
         path('M98 282C104 320 74 346 34 350C66 338 88 314 88 276Z', 'none', 0, !chinRest),
       ],
       'shoulder-rest': [path('M-94 262C-50 226 50 226 94 262L84 282C46 250 -46 250 -84 282Z', 'none', 0)],
@@ -83,8 +89,10 @@ export const bowedPlates = {
     bowedPlate({ half: ROUND, breadth: 1, sloped: false, chinRest: true, shoulderRest: rest, endpin: false }),
   viola: (rest: boolean) =>
     bowedPlate({ half: ROUND, breadth: 1.06, sloped: false, chinRest: true, shoulderRest: rest, endpin: false }),
-  cello: () => bowedPlate({ half: ROUND, breadth: 1.04, sloped: false, chinRest: false, shoulderRest: false, endpin: true }),
-  bass: () => bowedPlate({ half: SLOPED, breadth: 1, sloped: true, chinRest: false, shoulderRest: false, endpin: true }),
+  cello: () =>
+    bowedPlate({ half: ROUND, breadth: 1.04, sloped: false, chinRest: false, shoulderRest: false, endpin: true }),
+  bass: () =>
+    bowedPlate({ half: SLOPED, breadth: 1, sloped: true, chinRest: false, shoulderRest: false, endpin: true }),
 };
 
 /** A bow lying beside its instrument, frog down. */

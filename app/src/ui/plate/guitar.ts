@@ -1,9 +1,9 @@
 import { ellipse, path, strings, taper, type PlateData, type Shape } from './shapes';
 
 const ACOUSTIC =
-  'M0 0C24 -9 58 -10 76 14C92 36 88 66 74 88C64 104 64 116 72 130C84 150 112 168 112 214C112 262 66 280 0 280Z';
+  'M0 0C24 -9 58 -10 76 14C92 36 88 66 74 88C64 104 64 116 72 130C84 150 112 168 112 214C112 262 66 280 0 280';
 const ELECTRIC =
-  'M0 40C18 40 24 34 26 20C28 -2 54 -16 68 2C80 18 62 46 66 78C69 104 98 128 104 178C110 236 72 276 0 276Z';
+  'M0 40C18 40 24 34 26 20C28 -2 54 -16 68 2C80 18 62 46 66 78C69 104 98 128 104 178C110 236 72 276 0 276';
 
 /** Frets by the rule of equal temperament: each shortens the string by the twelfth root of two. */
 function frets(nut: number, bridge: number, count: number, last: number): Shape[] {
@@ -41,7 +41,9 @@ export function guitarPlate(electric: boolean): PlateData {
       'hand-zones': [
         path(taper(nut + 2, 17, 40, 20), 'none', 0),
         path(
-          electric ? 'M60 66C66 110 100 130 104 182L88 190C84 146 50 116 46 70Z' : 'M70 132C84 152 112 170 111 216L94 214C94 180 68 164 56 140Z',
+          electric
+            ? 'M60 66C66 110 100 130 104 182L88 190C84 146 50 116 46 70Z'
+            : 'M70 132C84 152 112 170 111 216L94 214C94 180 68 164 56 140Z',
           'none',
           0,
         ),

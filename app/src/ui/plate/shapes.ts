@@ -33,7 +33,14 @@ export function taper(top: number, halfTop: number, bottom: number, halfBottom: 
 }
 
 /** Strings side by side from one height to another. */
-export function strings(count: number, top: number, halfTop: number, bottom: number, halfBottom: number, gauge: (at: number) => number): Shape[] {
+export function strings(
+  count: number,
+  top: number,
+  halfTop: number,
+  bottom: number,
+  halfBottom: number,
+  gauge: (at: number) => number,
+): Shape[] {
   return Array.from({ length: count }, (_, at) => {
     const across = count === 1 ? 0 : (2 * at) / (count - 1) - 1;
     return path(`M${across * halfTop} ${top}L${across * halfBottom} ${bottom}`, 'string', gauge(at));

@@ -6,7 +6,7 @@ import { useLook } from '@/state/look';
 import atkinson from '../../../assets/fonts/AtkinsonHyperlegibleNext_400Regular.woff2';
 import atkinsonStrong from '../../../assets/fonts/AtkinsonHyperlegibleNext_600SemiBold.woff2';
 import literata from '../../../assets/fonts/Literata_500Medium.woff2';
-import { FACE, RADIUS, TOUCH, TYPE, WIDE } from './measure';
+import { FACE, WIDE } from './measure';
 import { DAY, NIGHT, type Palette } from './palette';
 
 export * from './measure';
@@ -25,14 +25,6 @@ const rneColours = ({ accent, surface, text, ground, line, quiet, now, soon, wel
   disabled: edge,
 });
 
-const widgets = {
-  Button: {
-    radius: RADIUS,
-    buttonStyle: { minHeight: TOUCH, paddingVertical: 10, paddingHorizontal: 20 },
-    titleStyle: TYPE.button,
-  },
-} as const;
-
 /** Whether the dark theme is on: as chosen, or as the device has it. */
 function useDark(): boolean {
   const device = useColorScheme();
@@ -50,7 +42,6 @@ export function Theme({ children }: { children: ReactNode }) {
         mode: dark ? 'dark' : 'light',
         lightColors: rneColours(DAY),
         darkColors: rneColours(NIGHT),
-        components: widgets,
       }),
     [dark],
   );

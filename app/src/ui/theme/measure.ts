@@ -25,6 +25,7 @@ export const TYPE = StyleSheet.create({
   strong: { fontFamily: STRONG, fontSize: 17, lineHeight: 25 },
   small: { fontFamily: SANS, fontSize: 15, lineHeight: 21 },
   smallStrong: { fontFamily: STRONG, fontSize: 15, lineHeight: 21 },
+  tiny: { fontFamily: SANS, fontSize: 13, lineHeight: 18 },
   table: { fontFamily: SANS, fontSize: 16, lineHeight: 23, fontVariant: ['tabular-nums'] },
   button: { fontFamily: STRONG, fontSize: 18, lineHeight: 24 },
 });

@@ -8,11 +8,12 @@ export const name = '001-household-log';
 
 export async function up(queryInterface: QueryInterface): Promise<void> {
   // Sequelize writes into what it is given, so that every column gets an object of its own.
-  const household = () => ({
-    ...id(),
-    references: { model: 'households', key: 'id' },
-    onDelete: 'CASCADE',
-  }) as const;
+  const household = () =>
+    ({
+      ...id(),
+      references: { model: 'households', key: 'id' },
+      onDelete: 'CASCADE',
+    }) as const;
 
   await queryInterface.createTable('households', {
     id: { ...id(), primaryKey: true },

@@ -1,1 +1,1 @@
-export { InstrumentRoute as default } from '@/moments/kit/InstrumentScreen';
+export { InstrumentRoute as default } from '@/moments/kit/InstrumentRoute';

@@ -1,0 +1,2 @@
+import './src/vendor/zod-without-eval';
+import 'expo-router/entry';
