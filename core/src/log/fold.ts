@@ -92,7 +92,7 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
     timeZone,
     live,
     sessions,
-    running: sessions.findLast((session) => session.endedAt === null) ?? null,
+    running: sessions.at(-1)?.endedAt === null ? sessions.at(-1)! : null,
     playing: playingFrom(sessions, nowMs),
     steps,
     fittings,

@@ -1,11 +1,11 @@
-import { localDay, type LocalDay } from '../time';
+import { HOUR_MS, localDay, type LocalDay } from '../time';
 import type { LogEvent } from './events';
 
 /** A stretch of playing. Times in ms since 1970-01-01T00:00Z. */
 export interface Session {
   id: string;
   beganAt: number;
-  /** null while the clock runs. */
+  /** null while the clock runs. Only the last session can be running: an earlier one ended where the next began. */
   endedAt: number | null;
   /** The event that stopped the clock; null when none did. */
   endEventId: string | null;
@@ -61,5 +61,9 @@ export function sessionsFrom(live: readonly LogEvent[], timeZone: string): Sessi
   }
   const all = [...sessions.values()];
   for (const session of all) session.day = localDay(session.beganAt, timeZone);
-  return all.sort((a, b) => a.beganAt - b.beganAt || (a.id < b.id ? -1 : 1));
+  all.sort((a, b) => a.beganAt - b.beganAt || (a.id < b.id ? -1 : 1));
+  for (const [at, session] of all.slice(0, -1).entries()) {
+    session.endedAt ??= Math.min(all[at + 1]!.beganAt, session.beganAt + LONGEST_SESSION_H * HOUR_MS);
+  }
+  return all;
 }

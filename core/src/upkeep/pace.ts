@@ -22,7 +22,7 @@ export interface Pace {
 export const STARTING_HOURS_PER_DAY = 0.5;
 /** A day counts half as much for each six weeks that it lies back. Chosen so that a term's habit is followed within a term. */
 const HALF_LIFE_DAYS = 42;
-/** The starting value weighs as much as two weeks of record. */
+/** The starting value weighs as much as two weeks of record just before the first day, and fades as those would. */
 const PRIOR_DAYS = 14;
 /** Each weekday leans on the whole week's mean as if two such weekdays had been seen at it. */
 const WEEKDAY_PRIOR = 2;
@@ -57,7 +57,8 @@ export function paceFrom(log: InstrumentLog, observedFrom: number): Pace {
   }
 
   const effectiveDays = sum(weights);
-  const hoursPerDay = (sum(hours) + PRIOR_DAYS * STARTING_HOURS_PER_DAY) / (effectiveDays + PRIOR_DAYS);
+  const prior = PRIOR_DAYS * Math.pow(decay, daysObserved);
+  const hoursPerDay = (sum(hours) + prior * STARTING_HOURS_PER_DAY) / (effectiveDays + prior);
   const leaning = hours.map(
     (played, weekday) => (played + WEEKDAY_PRIOR * hoursPerDay) / (weights[weekday]! + WEEKDAY_PRIOR),
   );
@@ -67,7 +68,7 @@ export function paceFrom(log: InstrumentLog, observedFrom: number): Pace {
     hoursPerDay,
     daysObserved,
     effectiveDays,
-    logSd: Math.hypot(FLOOR_LOG_SD, UNKNOWN_LOG_SD * Math.sqrt(PRIOR_DAYS / (PRIOR_DAYS + effectiveDays))),
+    logSd: Math.hypot(FLOOR_LOG_SD, UNKNOWN_LOG_SD * Math.sqrt(prior / (prior + effectiveDays))),
     startedFrom: STARTING_HOURS_PER_DAY,
   };
 }

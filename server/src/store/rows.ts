@@ -1,4 +1,4 @@
-import { logEventSchema, schoolsSchema, setUpSchema, type LogEvent } from '@tembrin/core';
+import { schoolsSchema, setUpSchema, type LogEvent } from '@tembrin/core';
 import { instrumentSchema, type Household, type Instrument, type InstrumentChange } from '@tembrin/contract';
 import type { EventRow, HouseholdRow, InstrumentRow } from '../database/models';
 
@@ -50,8 +50,9 @@ export function eventOf(row: EventColumns): LogEvent {
   } as LogEvent;
 }
 
+/** Columns of an event that has been checked against its schema. */
 export function eventColumns(event: LogEvent, householdId: string, receivedAt: Date) {
-  const { id, instrumentId, type, occurredAt, recordedAt, payload } = logEventSchema.parse(event);
+  const { id, instrumentId, type, occurredAt, recordedAt, payload } = event;
   return {
     seq: null,
     householdId,

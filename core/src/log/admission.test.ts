@@ -1,0 +1,99 @@
+import { logEventSchema, refusalOf, type AdmissionContext, type LogEvent } from '.';
+import { HOUR_MS } from '../time';
+import { scribe } from '../testing/events';
+
+const NOW = Date.parse('2026-06-01T12:00:00.000Z');
+const { event, session, retract } = scribe();
+const [began, ended] = session('2026-05-30T18:00:00.000Z', 1);
+
+function context(
+  events: readonly LogEvent[] = [began, ended],
+  facts: Partial<AdmissionContext['facts']> = {},
+): AdmissionContext {
+  return {
+    facts: { family: 'violin', since: '2026-01-01', stringCount: 4, ...facts },
+    events,
+    has: (id) => events.some((each) => each.id === id),
+    nowMs: NOW,
+    timeZone: 'Europe/Lisbon',
+  };
+}
+const code = (candidate: LogEvent, where = context()) => refusalOf(candidate, where)?.code ?? 'admitted';
+const entered = (at: string, endedAt: string) => event('session-entered', at, { endedAt });
+
+test('what can have happened is admitted', () => {
+  expect(code(entered('2026-05-31T18:00:00.000Z', '2026-05-31T19:00:00.000Z'))).toBe('admitted');
+  expect(code(event('session-began', NOW, {}))).toBe('admitted');
+  expect(
+    code(event('strings-fitted', '2025-03-01T12:00:00.000Z', { strings: [0, 3], reason: 'broke', known: true })),
+  ).toBe('admitted');
+  expect(code(retract(began.id, NOW))).toBe('admitted');
+  // A device's clock may run a little ahead.
+  expect(code(event('rosined', NOW + 60_000, {}))).toBe('admitted');
+});
+
+test('dates in the future, or before the household had the instrument, are refused', () => {
+  expect(code(event('rosined', NOW + HOUR_MS, {}))).toBe('in-the-future');
+  expect(code(entered('2026-06-01T11:00:00.000Z', '2026-06-01T13:00:00.000Z'))).toBe('in-the-future');
+  expect(code(entered('2025-12-31T18:00:00.000Z', '2025-12-31T19:00:00.000Z'))).toBe('before-instrument');
+  // Strings may have been on before it came.
+  expect(
+    code(event('strings-fitted', '2025-12-31T18:00:00.000Z', { strings: null, reason: 'on-record', known: true })),
+  ).toBe('admitted');
+  expect(code(entered('2025-12-31T18:00:00.000Z', '2025-12-31T19:00:00.000Z'), context([], { since: null }))).toBe(
+    'admitted',
+  );
+});
+
+test('sessions that end before they begin, last too long or overlap are refused', () => {
+  expect(code(entered('2026-05-31T18:00:00.000Z', '2026-05-31T17:00:00.000Z'))).toBe('ends-before-start');
+  expect(code(entered('2026-05-31T01:00:00.000Z', '2026-06-01T01:01:00.000Z'))).toBe('too-long');
+  expect(code(entered('2026-05-30T18:30:00.000Z', '2026-05-30T20:00:00.000Z'))).toBe('overlap');
+  expect(code(entered('2026-05-30T19:00:00.000Z', '2026-05-30T20:00:00.000Z'))).toBe('admitted');
+  expect(code(event('session-began', '2026-05-30T18:10:00.000Z', {}))).toBe('overlap');
+  const gone = context([began, ended, retract(began.id, NOW)]);
+  expect(code(entered('2026-05-30T18:30:00.000Z', '2026-05-30T20:00:00.000Z'), gone)).toBe('admitted');
+});
+
+test('while a clock runs no second one is started, and the end may not swallow another session', () => {
+  const [running] = session('2026-05-31T08:00:00.000Z', 1);
+  const other = entered('2026-05-31T10:00:00.000Z', '2026-05-31T11:00:00.000Z');
+  expect(code(event('session-began', '2026-05-31T09:00:00.000Z', {}), context([running]))).toBe('overlap');
+  expect(
+    code(event('session-ended', '2026-05-31T12:00:00.000Z', { sessionId: running.id }), context([running, other])),
+  ).toBe('overlap');
+  expect(
+    code(event('session-ended', '2026-05-31T09:59:00.000Z', { sessionId: running.id }), context([running, other])),
+  ).toBe('admitted');
+});
+
+test('a correction is judged like a session, leaving out the one it corrects', () => {
+  const correct = (sessionId: string, beganAt: string, endedAt: string) =>
+    event('session-corrected', NOW, { sessionId, beganAt, endedAt });
+  expect(code(correct(began.id, '2026-05-30T18:10:00.000Z', '2026-05-30T19:30:00.000Z'))).toBe('admitted');
+  expect(code(correct(began.id, '2026-05-30T19:10:00.000Z', '2026-05-30T18:30:00.000Z'))).toBe('ends-before-start');
+  expect(code(correct(ended.id, '2026-05-30T18:10:00.000Z', '2026-05-30T19:30:00.000Z'))).toBe('no-such-session');
+});
+
+test('ids that are not there, strings that are not there and bows that are not there are refused', () => {
+  expect(code(event('session-ended', NOW, { sessionId: '00000000-0000-4000-8000-00000000abcd' }))).toBe(
+    'no-such-session',
+  );
+  expect(code(retract('00000000-0000-4000-8000-00000000abcd', NOW))).toBe('no-such-event');
+  expect(code(event('strings-fitted', NOW, { strings: [4], reason: 'worn', known: true }))).toBe('no-such-string');
+  const guitar = context([], { family: 'guitar', stringCount: 6 });
+  expect(code(event('rosined', NOW, {}), guitar)).toBe('no-bow');
+  expect(code(event('step-done', NOW, { step: 'slacken', sessionId: null }), guitar)).toBe('no-bow');
+  expect(code(event('step-done', NOW, { step: 'wipe-strings', sessionId: null }), guitar)).toBe('admitted');
+});
+
+test('the schema turns down what is not an event, in words', () => {
+  const wrong = (change: object) => logEventSchema.safeParse({ ...event('rosined', NOW, {}), ...change });
+  expect(wrong({}).success).toBe(true);
+  expect(wrong({ type: 'danced' }).error?.issues[0]?.message).toMatch(/Unknown event type/);
+  expect(wrong({ id: 'seven' }).error?.issues[0]?.message).toMatch(/UUID/);
+  expect(wrong({ occurredAt: '2026-02-30T10:00:00.000Z' }).success).toBe(false);
+  expect(wrong({ occurredAt: '2026-03-14' }).error?.issues[0]?.message).toMatch(/UTC/);
+  expect(wrong({ extra: 1 }).success).toBe(false);
+  expect(wrong({ payload: { passes: 4 } }).success).toBe(false);
+});

@@ -1,0 +1,68 @@
+import { TZDate } from '@date-fns/tz';
+import fc from 'fast-check';
+import { DAY_MS, HOUR_MS, isTimeZone, localDay, offsetMs, startOfLocalDay, weekdayOf } from '.';
+
+const ZONES = [
+  'UTC',
+  'Europe/Lisbon',
+  'America/New_York',
+  'Asia/Kathmandu',
+  'Africa/Casablanca',
+  'Australia/Lord_Howe',
+  'America/Sao_Paulo',
+  'Pacific/Apia',
+];
+const instants = fc.integer({ min: Date.UTC(1990, 0, 1), max: Date.UTC(2060, 0, 1) });
+const zones = fc.constantFrom(...ZONES);
+
+/** The calendar day as another library reads it off the wall. */
+function wallDay(ms: number, zone: string): number {
+  const wall = new TZDate(ms, zone);
+  return Math.round(Date.UTC(wall.getFullYear(), wall.getMonth(), wall.getDate()) / DAY_MS);
+}
+
+test('the calendar day is the one on the wall, in every zone and season', () => {
+  // Against the wall-clock fields of @date-fns/tz, which reads the runtime's own zone data.
+  fc.assert(
+    fc.property(instants, zones, (ms, zone) => localDay(ms, zone) === wallDay(ms, zone)),
+    { numRuns: 2000 },
+  );
+});
+
+test('a day begins at its first instant', () => {
+  fc.assert(
+    fc.property(instants, zones, (ms, zone) => {
+      const day = localDay(ms, zone);
+      const start = startOfLocalDay(day, zone);
+      return localDay(start, zone) === day && localDay(start - 1, zone) === day - 1;
+    }),
+    { numRuns: 1000, examples: [[Date.UTC(2018, 10, 4, 12), 'America/Sao_Paulo']] },
+  );
+});
+
+test('the days on which clocks change are 23 and 25 hours long', () => {
+  // Published: European Union summer time begins on the last Sunday of March and ends on the last Sunday of October.
+  const length = (day: number) =>
+    (startOfLocalDay(day + 1, 'Europe/Lisbon') - startOfLocalDay(day, 'Europe/Lisbon')) / HOUR_MS;
+  expect(length(Date.UTC(2026, 2, 29) / DAY_MS)).toBe(23);
+  expect(length(Date.UTC(2026, 9, 25) / DAY_MS)).toBe(25);
+  expect(length(Date.UTC(2026, 9, 26) / DAY_MS)).toBe(24);
+});
+
+test('offsets and weekdays', () => {
+  expect(offsetMs(Date.UTC(2026, 6, 1), 'Europe/Lisbon')).toBe(HOUR_MS);
+  expect(offsetMs(Date.UTC(2026, 0, 1), 'Asia/Kathmandu')).toBe(5.75 * HOUR_MS);
+  expect(weekdayOf(0)).toBe(3);
+  fc.assert(
+    fc.property(
+      fc.integer({ min: -40000, max: 40000 }),
+      (day) => weekdayOf(day) === (new Date(day * DAY_MS).getUTCDay() + 6) % 7,
+    ),
+  );
+});
+
+test('unknown zones are told from known ones', () => {
+  expect(isTimeZone('Europe/Lisbon')).toBe(true);
+  expect(isTimeZone('Harbour/Quayside')).toBe(false);
+  expect(isTimeZone('')).toBe(false);
+});

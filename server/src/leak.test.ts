@@ -1,0 +1,119 @@
+import { API_ROOT, operations, REQUEST_HEADER, type Operation } from '@tembrin/contract';
+import { usualFacts } from '@tembrin/core';
+import request from 'supertest';
+import { v7 as uuid } from 'uuid';
+import { household, madeEvent, openStage, type Stage } from './testing/stage';
+
+let stage: Stage;
+beforeAll(() => {
+  stage = openStage();
+});
+afterAll(() => stage.close());
+
+type Party = Awaited<ReturnType<typeof household>>;
+const all = Object.entries(operations) as [string, Operation][];
+
+/** What each operation is called with when somebody reaches for another household's things. */
+function reachFor(id: string, theirs: Party): { query?: object; body?: object } {
+  const facts = { name: 'Mine now', ...usualFacts('violin') };
+  switch (id) {
+    case 'changeHousehold':
+      return { body: { name: 'Ours', timeZone: 'UTC', schools: { checkup: 'B', cloths: 'B' } } };
+    case 'addInstrument':
+      return { body: { id: theirs.instrument.id, ...facts } };
+    case 'changeInstrument':
+      return { body: facts };
+    case 'readLog':
+      return { query: { instrumentId: theirs.instrument.id } };
+    case 'postEvents':
+      return { body: { events: [madeEvent(theirs.instrument.id, 'rosined', {})] } };
+    default:
+      return {};
+  }
+}
+
+function callOf(
+  { method, path, versioned }: Operation,
+  theirs: Party,
+  { query, body }: { query?: object; body?: object },
+) {
+  const url = API_ROOT + path.replace(':id', theirs.instrument.id);
+  return (agent: ReturnType<typeof request.agent> | ReturnType<typeof request>) => {
+    let call = agent[method](url).set(REQUEST_HEADER, '1');
+    if (versioned) call = call.set('If-Match', '"1"');
+    if (query) call = call.query(query);
+    return body ? call.send(body) : call;
+  };
+}
+
+/** Everything a household can see of itself. */
+async function viewOf({ browser }: Party) {
+  const [mine, log] = await Promise.all([browser.get('/household').expect(200), browser.get('/events').expect(200)]);
+  return { household: mine.body as unknown, events: (log.body as { events: unknown[] }).events };
+}
+
+const household_ = all.filter(([, { access }]) => access === 'household');
+
+test.each(household_)('%s answers 401 to somebody who is not signed in', async (id, operation) => {
+  const theirs = await household(stage);
+  const answer = await callOf(operation, theirs, reachFor(id, theirs))(request(stage.app));
+  expect(answer.status).toBe(401);
+  expect(answer.type).toBe('application/problem+json');
+});
+
+test.each(household_)('%s shows and changes nothing of another household', async (id, operation) => {
+  const [mine, theirs] = [await household(stage), await household(stage)];
+  await theirs.browser.postEvents(madeEvent(theirs.instrument.id, 'rosined', {})).expect(200);
+  const before = await viewOf(theirs);
+
+  const answer = await callOf(operation, theirs, reachFor(id, theirs))(mine.browser.agent);
+
+  const text = JSON.stringify(answer.body);
+  expect(text).not.toContain(theirs.household.id);
+  expect(text).not.toContain(theirs.email);
+  if (answer.status < 300 && id !== 'addInstrument') expect(text).not.toContain(theirs.instrument.id);
+  if (operation.params) expect(answer.status).toBe(404);
+  expect(await viewOf(theirs)).toEqual(before);
+});
+
+test('the same instrument id in two households is two instruments', async () => {
+  const [mine, theirs] = [await household(stage), await household(stage)];
+  await mine.browser
+    .post('/instruments', { id: theirs.instrument.id, name: 'Twin', ...usualFacts('cello') })
+    .expect(201);
+  expect((await viewOf(theirs)).household).toMatchObject({ instruments: [{ name: 'Heron', family: 'violin' }] });
+});
+
+test('the same event id in two households is two events', async () => {
+  const [mine, theirs] = [await household(stage), await household(stage)];
+  const event = madeEvent(theirs.instrument.id, 'rosined', {});
+  await theirs.browser.postEvents(event).expect(200);
+  const answer = await mine.browser.postEvents({ ...event, instrumentId: mine.instrument.id }).expect(200);
+  expect(answer.body.outcomes[0].outcome).toBe('stored');
+});
+
+test('the database itself keeps an event from belonging to another household’s instrument', async () => {
+  const [mine, theirs] = [await household(stage), await household(stage)];
+  const now = new Date();
+  const row = {
+    seq: null,
+    householdId: mine.household.id,
+    id: uuid(),
+    instrumentId: theirs.instrument.id,
+    type: 'rosined',
+    occurredAt: now,
+    recordedAt: now,
+    receivedAt: now,
+    payload: '{}',
+  };
+  await expect(stage.database.models.Event.create(row)).rejects.toThrow(/foreign key/i);
+});
+
+test('the server’s database user cannot change what is logged, nor the shape of tables', async () => {
+  const { household: mine } = await household(stage);
+  const { sequelize, models } = stage.database;
+  await expect(models.Event.update({ payload: '{}' }, { where: { householdId: mine.id } })).rejects.toThrow(/denied/i);
+  await expect(sequelize.query('DROP TABLE events')).rejects.toThrow(/denied/i);
+  await expect(sequelize.query('CREATE TABLE more (id INT)')).rejects.toThrow(/denied/i);
+  await expect(sequelize.query('SELECT * FROM mysql.global_priv')).rejects.toThrow(/denied/i);
+});

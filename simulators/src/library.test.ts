@@ -1,0 +1,88 @@
+import {
+  byUrgency,
+  conditionOf,
+  FAMILIES,
+  foldLog,
+  refusalOf,
+  USUAL_SCHOOLS,
+  type LogEvent,
+  type ThreadState,
+} from '@tembrin/core';
+import { demoLibrary } from '.';
+
+const NOW = Date.parse('2026-11-24T09:30:00.000Z');
+const ZONE = 'Europe/Lisbon';
+const library = demoLibrary(NOW, ZONE);
+const eventsOf = (id: string) => library.events.filter(({ instrumentId }) => instrumentId === id);
+
+test('the same moment, place and seed give the same library; another seed another', () => {
+  expect(demoLibrary(NOW, ZONE)).toEqual(library);
+  expect(demoLibrary(NOW, ZONE, 0.7).events).not.toEqual(library.events);
+});
+
+test('all six families, a half-size and a spare that is hardly played', () => {
+  expect(new Set(library.instruments.map(({ family }) => family))).toEqual(new Set(FAMILIES));
+  expect(library.instruments.some(({ size }) => size === '1/2')).toBe(true);
+  const sessions = library.instruments.map(({ id }) => foldLog(eventsOf(id), NOW, ZONE).sessions.length);
+  expect(Math.min(...sessions)).toBeLessThan(12);
+  expect(Math.max(...sessions)).toBeGreaterThan(300);
+});
+
+test('it reaches back a year and a half and not past now', () => {
+  const times = library.events.map(({ occurredAt }) => Date.parse(occurredAt));
+  expect(Math.max(...times)).toBeLessThanOrEqual(NOW);
+  expect((NOW - Math.min(...times)) / 86_400_000).toBeGreaterThan(500);
+});
+
+test('ids are unique', () => {
+  expect(new Set(library.events.map(({ id }) => id)).size).toBe(library.events.length);
+});
+
+test('a player could have made every event: each is admitted in its turn', () => {
+  for (const instrument of library.instruments) {
+    const events = eventsOf(instrument.id);
+    const known: LogEvent[] = [];
+    const ids = new Set<string>();
+    const step = Math.max(1, Math.floor(events.length / 400));
+    for (const [at, event] of events.entries()) {
+      if (at % step === 0) {
+        const context = {
+          facts: instrument,
+          events: known.slice(-60),
+          has: (id: string) => ids.has(id),
+          nowMs: Date.parse(event.occurredAt),
+          timeZone: ZONE,
+        };
+        expect([event.type, refusalOf(event, context)]).toEqual([event.type, null]);
+      }
+      known.push(event);
+      ids.add(event.id);
+    }
+  }
+});
+
+test('whenever it is opened there are reasons to act and things in good order', () => {
+  for (const moment of [NOW, Date.parse('2027-03-02T21:00:00.000Z'), Date.parse('2027-08-15T06:00:00.000Z')]) {
+    const fresh = demoLibrary(moment, ZONE);
+    const states: ThreadState[] = fresh.instruments.flatMap((instrument) => {
+      const events = fresh.events.filter(({ instrumentId }) => instrumentId === instrument.id);
+      const { threads } = conditionOf(
+        instrument,
+        foldLog(events, moment, ZONE),
+        USUAL_SCHOOLS,
+        Date.parse(instrument.addedAt),
+      );
+      return byUrgency(threads).map(({ state }) => state);
+    });
+    for (const state of ['now', 'soon', 'well'] as const) {
+      expect(states.filter((each) => each === state).length).toBeGreaterThan(3);
+    }
+  }
+});
+
+test('the child’s bow was left tight', () => {
+  const wren = library.instruments.find(({ name }) => name === 'Wren')!;
+  const log = foldLog(eventsOf(wren.id), NOW, ZONE);
+  const { tension } = conditionOf(wren, log, USUAL_SCHOOLS, Date.parse(wren.addedAt));
+  expect(tension!.tightSince).toBe(log.sessions.at(-1)!.endedAt);
+});
