@@ -30,7 +30,7 @@ export function createApp({ config, database, demos, log, checkResponses = false
   stop: () => void;
 } {
   const app = express();
-  const sessions = signInSessions(database.sequelize, config.SESSION_SECRET);
+  const sessions = signInSessions(database, config.SESSION_SECRET);
   app.set('trust proxy', config.TRUSTED_PROXIES);
   app.disable('x-powered-by');
   app.use(

@@ -53,7 +53,15 @@ export interface EventRow extends Model<InferAttributes<EventRow>, InferCreation
   payload: string;
 }
 
+/** A sign-in session, as the session store writes it. */
+export interface SessionRow extends Model<InferAttributes<SessionRow>, InferCreationAttributes<SessionRow>> {
+  sid: string;
+  expires: Date;
+  data: string;
+}
+
 export interface Models {
+  Session: ModelStatic<SessionRow>;
   Household: ModelStatic<HouseholdRow>;
   Account: ModelStatic<AccountRow>;
   Instrument: ModelStatic<InstrumentRow>;
@@ -67,12 +75,12 @@ const version = () => ({ type: DataTypes.INTEGER, allowNull: false, defaultValue
 
 /** Declares the tables of the migrations to Sequelize. The sign-in sessions' model is the one the session store looks up by name. */
 export function defineModels(sequelize: Sequelize): Models {
-  sequelize.define(
-    'Session',
-    { sid: { type: DataTypes.STRING(64), primaryKey: true }, expires: DataTypes.DATE(3), data: DataTypes.TEXT },
-    { tableName: 'sessions', timestamps: true },
-  );
   return {
+    Session: sequelize.define<SessionRow>(
+      'Session',
+      { sid: { type: DataTypes.STRING(64), primaryKey: true }, expires: DataTypes.DATE(3), data: DataTypes.TEXT },
+      { tableName: 'sessions', timestamps: true },
+    ),
     Household: sequelize.define<HouseholdRow>(
       'Household',
       {

@@ -1,7 +1,8 @@
 import connectSessionSequelize from 'connect-session-sequelize';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
-import { Op, type Model, type Sequelize } from 'sequelize';
+import { Op } from 'sequelize';
+import type { Database } from '../database/connect';
 import type { Identity } from '../store/accounts';
 
 declare module 'express-session' {
@@ -10,21 +11,16 @@ declare module 'express-session' {
   }
 }
 
-interface SessionRow extends Model {
-  data: string;
-}
-
 const SIGNED_IN_MS = 60 * 24 * 3_600_000;
 const SWEEP_MS = 3_600_000;
 
 /** Sign-in sessions, kept in the database so that every server process knows them. Call `stop` before closing it. */
-export function signInSessions(sequelize: Sequelize, secret: string): { handler: RequestHandler; stop: () => void } {
+export function signInSessions({ sequelize, models }: Database, secret: string): { handler: RequestHandler; stop: () => void } {
   const Store = connectSessionSequelize(session.Store);
-  const Sessions = sequelize.model('Session');
   /** The package leaves expired rows readable until they are swept away; here they are gone at once. */
   class PunctualStore extends Store {
     override get = (sid: string, done: (error: unknown, data?: session.SessionData | null) => void) => {
-      Sessions.findOne<SessionRow>({ where: { sid, expires: { [Op.gt]: new Date() } } }).then(
+      models.Session.findOne({ where: { sid, expires: { [Op.gt]: new Date() } } }).then(
         (row) => done(null, row && (JSON.parse(row.data) as session.SessionData)),
         (error: unknown) => done(error),
       );

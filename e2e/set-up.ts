@@ -1,0 +1,22 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { startServer } from './stage';
+
+/** A throw-away database and one server on it for all tests; the app is built first if it is not. */
+export default async function setUp(): Promise<() => Promise<void>> {
+  const { build } = await import('../scripts/build.mjs');
+  const { migrateDatabase, startDatabase } = await import('../scripts/lib/database.mjs');
+  const folder = mkdtempSync(join(tmpdir(), 'tembrin-e2e-'));
+  process.env.STATIC_DIR = await build();
+  const database = await startDatabase(folder);
+  await migrateDatabase(database.env);
+  Object.assign(process.env, database.env);
+  const server = await startServer();
+  process.env.TEMBRIN_URL = server.url;
+  return async () => {
+    await server.stop();
+    await database.stop();
+    rmSync(folder, { recursive: true, force: true });
+  };
+}

@@ -1,0 +1,86 @@
+import { spawn } from 'node:child_process';
+import { once } from 'node:events';
+import { fileURLToPath } from 'node:url';
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test as base, type Page } from '@playwright/test';
+
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
+
+export interface RunningServer {
+  url: string;
+  port: number;
+  stop(signal?: NodeJS.Signals): Promise<void>;
+}
+
+/** Starts a server process on the tests' database; on a port of its own unless one is given. */
+export async function startServer(port = 0): Promise<RunningServer> {
+  const env = { ...process.env, PORT: String(port), LOG_LEVEL: 'error', SIGN_IN_LIMIT: '1000', OPENING_LIMIT: '1000', TZ: 'Europe/Lisbon' };
+  const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
+    cwd: ROOT,
+    env,
+    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
+  });
+  const [message] = (await once(child, 'message')) as [{ listening: number }];
+  return {
+    url: `http://127.0.0.1:${message.listening}`,
+    port: message.listening,
+    async stop(signal = 'SIGTERM') {
+      if (child.exitCode !== null || child.signalCode !== null) return;
+      child.kill(signal);
+      await once(child, 'exit');
+    },
+  };
+}
+
+export const test = base.extend<{ baseURL: string }>({
+  baseURL: async ({}, use) => use(process.env.TEMBRIN_URL!),
+});
+export { expect };
+
+export const PASSWORD = 'quiet harbour tern';
+let people = 0;
+/** An address nobody else in this run has. */
+export const newEmail = () => `player${process.pid}.${Date.now()}.${++people}@example.org`;
+
+/** Makes an account through the welcome page; ends at the choice of family. */
+export async function signUp(page: Page, email = newEmail(), url = '/'): Promise<string> {
+  await page.goto(url);
+  await page.getByRole('button', { name: 'Start your own' }).click();
+  await page.getByLabel('Email').fill(email);
+  await page.getByLabel('Password').fill(PASSWORD);
+  await page.getByRole('button', { name: 'Make the account' }).click();
+  await expect(page.getByRole('heading', { name: 'What do you play?' })).toBeVisible();
+  return email;
+}
+
+/** Adds an instrument with nothing said but its family; ends on the stand. */
+export async function addInstrument(page: Page, family: string): Promise<void> {
+  await page.getByRole('button', { name: family, exact: true }).click();
+  await page.getByRole('button', { name: 'Put it on the stand' }).click();
+  await expect(page.getByRole('button', { name: 'Start playing' })).toBeEnabled();
+}
+
+/** Opens the demo library; ends on the stand. */
+export async function openDemo(page: Page): Promise<void> {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'Look round the demo library' }).click();
+  await expect(page.getByRole('heading', { name: 'Heron' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start playing' })).toBeEnabled({ timeout: 30_000 });
+}
+
+/** No violation of the accessibility rules that can be checked by machine (WCAG 2.2 A and AA). */
+export async function expectAccessible(page: Page, screen: string): Promise<void> {
+  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+  const found = violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+  expect(found, screen).toEqual([]);
+}
+
+/** Finishes the session that is running and does every step of its closing round. */
+export async function closeTheRound(page: Page, steps: readonly string[]): Promise<void> {
+  await page.getByRole('button', { name: 'Finish' }).click();
+  for (const step of steps) {
+    await expect(page.getByRole('heading', { level: 1, name: step })).toBeVisible();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+  }
+  await expect(page.getByText('The round is done.')).toBeVisible();
+}
