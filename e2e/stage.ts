@@ -14,7 +14,14 @@ export interface RunningServer {
 
 /** Starts a server process on the tests' database; on a port of its own unless one is given. */
 export async function startServer(port = 0): Promise<RunningServer> {
-  const env = { ...process.env, PORT: String(port), LOG_LEVEL: 'error', SIGN_IN_LIMIT: '1000', OPENING_LIMIT: '1000', TZ: 'Europe/Lisbon' };
+  const env = {
+    ...process.env,
+    PORT: String(port),
+    LOG_LEVEL: 'error',
+    SIGN_IN_LIMIT: '1000',
+    OPENING_LIMIT: '1000',
+    TZ: 'Europe/Lisbon',
+  };
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
     cwd: ROOT,
     env,
@@ -70,7 +77,9 @@ export async function openDemo(page: Page): Promise<void> {
 
 /** No violation of the accessibility rules that can be checked by machine (WCAG 2.2 A and AA). */
 export async function expectAccessible(page: Page, screen: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice']).analyze();
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+    .analyze();
   const found = violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
   expect(found, screen).toEqual([]);
 }

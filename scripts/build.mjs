@@ -1,6 +1,7 @@
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
-import { join } from 'node:path';
+import { createHash } from 'node:crypto';
+import { join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensurePackages, fingerprint, onceFor, ROOT, run } from './lib/project.mjs';
 
@@ -51,6 +52,19 @@ function* filesIn(folder) {
   }
 }
 
+/** Tells the service worker which files to keep: all that are named by their content. */
+function fillServiceWorker(folder) {
+  const files = [...filesIn(folder)]
+    .map((file) => `/${relative(folder, file)}`)
+    .filter((path) => /\.[0-9a-f]{32}\.|-[0-9a-f]{32}\./.test(path) && !path.endsWith('.png'));
+  const version = createHash('sha256').update(files.sort().join()).digest('hex').slice(0, 12);
+  const worker = join(folder, 'sw.js');
+  const filled = readFileSync(worker, 'utf8')
+    .replace("const VERSION = 'development';", `const VERSION = '${version}';`)
+    .replace('const FILES = [];', `const FILES = ${JSON.stringify(files)};`);
+  writeFileSync(worker, filled);
+}
+
 function precompress(folder) {
   for (const file of [...filesIn(folder)]) {
     if (!COMPRESSIBLE.test(file)) continue;
@@ -76,6 +90,7 @@ export async function build() {
         [join(ROOT, 'node_modules/expo/bin/cli'), 'export', '--platform', 'web', '--output-dir', 'dist'],
         { cwd: join(ROOT, 'app'), env, stdio: ['ignore', 'ignore', 'inherit'] },
       );
+      fillServiceWorker(DIST);
       precompress(DIST);
     },
   );

@@ -15,7 +15,11 @@ function bin(name) {
 
 function attempt(command, args) {
   const began = Date.now();
-  const { status } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', env: { ...process.env, CI: '1', FORCE_COLOR: '0' } });
+  const { status } = spawnSync(command, args, {
+    cwd: ROOT,
+    stdio: 'inherit',
+    env: { ...process.env, CI: '1', FORCE_COLOR: '0' },
+  });
   return { status: status ?? 1, seconds: Math.round((Date.now() - began) / 1000) };
 }
 
@@ -57,21 +61,37 @@ try {
 check('types', bin('tsc'), ['--build']);
 check('lint', bin('eslint'), ['.', '--max-warnings', '0']);
 check('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']);
-check('dependence', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', 'core', 'contract', 'simulators', 'server', 'app', 'e2e']);
+check('dependence', bin('depcruise'), [
+  '--config',
+  '.dependency-cruiser.cjs',
+  'core',
+  'contract',
+  'simulators',
+  'server',
+  'app',
+  'e2e',
+]);
 const jestReport = join(scratch, 'jest.json');
 suite('unit and server', bin('jest'), ['--ci', '--json', `--outputFile=${jestReport}`], jestReport, (report) => ({
   passed: report.numPassedTests,
   failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
 }));
 const playwrightReport = join(ROOT, 'e2e/test-results/report.json');
-suite('interface', bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], playwrightReport, ({ stats, errors }) => ({
-  passed: stats.expected + stats.flaky,
-  failed: stats.unexpected + errors.length,
-}));
+suite(
+  'interface',
+  bin('playwright'),
+  ['test', '--config', 'e2e/playwright.config.ts'],
+  playwrightReport,
+  ({ stats, errors }) => ({
+    passed: stats.expected + stats.flaky,
+    failed: stats.unexpected + errors.length,
+  }),
+);
 
 rmSync(scratch, { recursive: true, force: true });
 console.log('');
-for (const { name, passed, failed, seconds } of results) console.log(`${name}: ${passed} passed, ${failed} failed (${seconds} s)`);
+for (const { name, passed, failed, seconds } of results)
+  console.log(`${name}: ${passed} passed, ${failed} failed (${seconds} s)`);
 const sum = (key) => results.reduce((total, result) => total + result[key], 0);
 console.log(`${sum('passed')} passed, ${sum('failed')} failed`);
 process.exit(sum('failed') === 0 ? 0 : 1);

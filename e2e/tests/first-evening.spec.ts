@@ -1,18 +1,38 @@
 import { addInstrument, closeTheRound, expect, PASSWORD, signUp, test } from '../stage';
 
-const VIOLA_ROUND = ['Slacken the bow', 'Wipe the stick', 'Wipe the strings', 'Wipe the rosin zones', 'Wipe where hands were', 'Shoulder rest off', 'Into the case'];
+const VIOLA_ROUND = [
+  'Slacken the bow',
+  'Wipe the stick',
+  'Wipe the strings',
+  'Wipe the rosin zones',
+  'Wipe where hands were',
+  'Shoulder rest off',
+  'Into the case',
+];
 
 /** The window a thread's drawing tells of, as text. */
-const windowOf = async (drawing: import('@playwright/test').Locator) => /window (.*)$/.exec((await drawing.getAttribute('aria-label')) ?? '')?.[1];
+const windowOf = async (drawing: import('@playwright/test').Locator) =>
+  /window (.*)$/.exec((await drawing.getAttribute('aria-label')) ?? '')?.[1];
 
-test('a new player: account, viola, playing, closing round, what is due, new strings, and all still there', async ({ page }) => {
+test('a new player: account, viola, playing, closing round, what is due, new strings, and all still there', async ({
+  page,
+}) => {
   const email = await signUp(page);
 
   await page.getByRole('button', { name: 'Viola' }).click();
   await page.getByLabel('Name').fill('Curlew');
-  await page.getByRole('radiogroup', { name: 'When were its strings fitted?' }).getByRole('radio', { name: 'A year' }).click();
-  await page.getByRole('radiogroup', { name: 'When was its bow last rehaired?' }).getByRole('radio', { name: '3 months' }).click();
-  await page.getByRole('radiogroup', { name: 'When did a luthier last look it over?' }).getByRole('radio', { name: 'Don’t know' }).click();
+  await page
+    .getByRole('radiogroup', { name: 'When were its strings fitted?' })
+    .getByRole('radio', { name: 'A year' })
+    .click();
+  await page
+    .getByRole('radiogroup', { name: 'When was its bow last rehaired?' })
+    .getByRole('radio', { name: '3 months' })
+    .click();
+  await page
+    .getByRole('radiogroup', { name: 'When did a luthier last look it over?' })
+    .getByRole('radio', { name: 'Don’t know' })
+    .click();
   await page.getByRole('button', { name: 'Put it on the stand' }).click();
   await expect(page.getByRole('heading', { name: 'Curlew' })).toBeVisible();
 
@@ -52,10 +72,14 @@ test('a new player: account, viola, playing, closing round, what is due, new str
   await expect.poll(() => windowOf(page.getByRole('img', { name: /^Strings,/ }))).toBe(after);
   await page.getByRole('link', { name: 'Kit' }).click();
   await page.getByRole('link', { name: /^Curlew/ }).click();
-  await expect(page.getByRole('button', { name: /Correct or retract the session/ })).toContainText('Closing round 7 of 7');
+  await expect(page.getByRole('button', { name: /Correct or retract the session/ })).toContainText(
+    'Closing round 7 of 7',
+  );
 });
 
-test('nothing said but the family: it can be played at once, and what is missing is asked for where it matters', async ({ page }) => {
+test('nothing said but the family: it can be played at once, and what is missing is asked for where it matters', async ({
+  page,
+}) => {
   await signUp(page);
   await addInstrument(page, 'Guitar');
   await page.getByRole('button', { name: 'Start playing' }).click();

@@ -7,9 +7,15 @@ import { KeySheet } from '@/moments/KeySheet';
 import { listenForKeys } from '@/ui/keys';
 import { Theme } from '@/ui/theme';
 
+/** Lets the app open without a connection. Browsers allow it over TLS and on the device itself. */
+function keepAppOnDevice() {
+  if (process.env.NODE_ENV === 'production') void navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
+}
+
 export default function Root() {
   useEffect(() => {
     void checkIn();
+    keepAppOnDevice();
     const stops = [keepInStep(), listenForKeys()];
     return () => stops.forEach((stop) => stop());
   }, []);

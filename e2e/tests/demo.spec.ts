@@ -1,0 +1,143 @@
+import { closeTheRound, expect, expectAccessible, openDemo, test } from '../stage';
+
+const VIOLIN_ROUND = [
+  'Slacken the bow',
+  'Wipe the stick',
+  'Wipe the strings',
+  'Wipe the rosin zones',
+  'Wipe where hands were',
+  'Shoulder rest off',
+  'Into the case',
+];
+
+for (const [name, viewport] of [
+  ['phone', { width: 390, height: 844 }],
+  ['wide screen', { width: 1280, height: 800 }],
+] as const) {
+  for (const colorScheme of ['light', 'dark'] as const) {
+    test(`the demo library on a ${name}, ${colorScheme}: every screen is accessible and fits`, async ({ page }) => {
+      test.setTimeout(120_000);
+      await page.setViewportSize(viewport);
+      await page.emulateMedia({ colorScheme });
+      const look = async (screen: string) => {
+        await expectAccessible(page, screen);
+        const [shown, whole] = await page.evaluate(() => [
+          document.documentElement.clientWidth,
+          document.documentElement.scrollWidth,
+        ]);
+        expect(whole, `${screen} is no wider than the screen`).toBeLessThanOrEqual(shown!);
+      };
+      await page.goto('/');
+      await expect(page.getByRole('button', { name: 'Start your own' })).toBeVisible();
+      await look('welcome');
+      await page.getByRole('button', { name: 'Start your own' }).click();
+      await expect(page.getByRole('button', { name: 'Make the account' })).toBeVisible();
+      await look('new account');
+      await openDemo(page);
+      await look('now, before');
+      await page.getByRole('link', { name: /^Rosin: Now/ }).click();
+      await expect(page.getByRole('button', { name: 'Rosined now' })).toBeVisible();
+      await look('the working of rosin');
+      await page.getByRole('button', { name: 'Rosined now' }).click();
+      await expect(page.getByText('Rosined. The count starts again.')).toBeVisible();
+      await look('with a notice');
+      await page.getByRole('link', { name: 'Now', exact: true }).click();
+      await page.getByRole('button', { name: 'Start playing' }).click();
+      await expect(page.getByRole('timer')).toBeVisible();
+      await look('playing');
+      await page.getByRole('button', { name: 'Finish' }).click();
+      await expect(page.getByRole('heading', { name: 'Slacken the bow' })).toBeVisible();
+      await look('closing round');
+      await page.getByRole('button', { name: 'Later' }).click();
+      await page.getByRole('link', { name: 'Kit' }).click();
+      await expect(page.getByRole('link', { name: /^Wren, Violin 1\/2. Residue: Now/ })).toBeVisible({
+        timeout: 30_000,
+      });
+      await look('kit');
+      await page.getByRole('link', { name: /^Wren/ }).click();
+      await expect(page.getByRole('heading', { name: 'History' })).toBeVisible();
+      await look('an instrument');
+      await page.getByRole('button', { name: 'Change Wren' }).click();
+      await look('changing an instrument');
+      await page.getByRole('link', { name: 'Kit' }).click();
+      await page.getByRole('button', { name: 'Household and account' }).click();
+      await look('household');
+      await page.getByRole('link', { name: 'Kit' }).click();
+      await page.getByRole('button', { name: 'Add an instrument' }).click();
+      await look('choosing a family');
+      await page.getByRole('button', { name: 'Double bass' }).click();
+      await look('adding an instrument');
+    });
+  }
+}
+
+test('undo is everywhere in the closing round, skipping is recorded, and the round waits when left', async ({
+  page,
+}) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: 'Start playing' }).click();
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await expect(page.getByRole('heading', { name: 'Slacken the bow' })).toBeVisible();
+  await page.getByRole('button', { name: 'Play on' }).click();
+  await expect(page.getByRole('timer')).toBeVisible();
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await page.getByRole('button', { name: 'Skip' }).click();
+  await expect(page.getByRole('heading', { name: 'Wipe the strings' })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo: wipe the stick' }).click();
+  await expect(page.getByRole('heading', { name: 'Wipe the stick' })).toBeVisible();
+  await page.getByRole('button', { name: 'Skip' }).click();
+  await page.getByRole('button', { name: 'Later' }).click();
+  await page.getByRole('button', { name: 'Go on with the closing round' }).click();
+  for (const step of VIOLIN_ROUND.slice(2)) {
+    await expect(page.getByRole('heading', { name: step })).toBeVisible();
+    await page.getByRole('button', { name: 'Done', exact: true }).click();
+  }
+  await expect(page.getByText('The round is done, 1 skipped.')).toBeVisible();
+  await page.getByRole('link', { name: /^Residue/ }).click();
+  await expect(page.getByRole('row', { name: /Bow stick.*unwiped/ })).toBeVisible();
+});
+
+test('everything can be done from the keyboard, and ? tells how', async ({ page }) => {
+  await openDemo(page);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('row', { name: /Start playing S/ })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { name: 'Keys on this screen' })).toBeHidden();
+  await page.keyboard.press('s');
+  await expect(page.getByRole('timer')).toBeVisible();
+  await page.keyboard.press('f');
+  for (const step of VIOLIN_ROUND) {
+    await expect(page.getByRole('heading', { name: step })).toBeVisible();
+    await page.keyboard.press(step === 'Wipe the stick' ? 'k' : step === 'Wipe the strings' ? 'PageDown' : ' ');
+  }
+  await expect(page.getByText('The round is done, 1 skipped.')).toBeVisible();
+  await page.keyboard.press('z');
+  await expect(page.getByRole('heading', { name: 'Into the case' })).toBeVisible();
+});
+
+test('another instrument is put on the stand; a guitar has no bow, a harp no case', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: /Heron is on the stand/ }).click();
+  await page.getByRole('button', { name: /^Plover/ }).click();
+  await expect(page.getByRole('heading', { name: 'Plover' })).toBeVisible();
+  await expect(page.getByRole('link', { name: /^Rosin/ })).toHaveCount(0);
+  await page.getByRole('button', { name: /Plover is on the stand/ }).click();
+  await page.getByRole('button', { name: /^Tern/ }).click();
+  await page.getByRole('button', { name: 'Start playing' }).click();
+  await closeTheRound(page, ['Wipe the strings', 'Wipe where hands were']);
+});
+
+test('two visitors look round two copies', async ({ page, browser }) => {
+  await openDemo(page);
+  await page.getByRole('link', { name: 'Kit' }).click();
+  await page.getByRole('link', { name: /^Heron/ }).click();
+  await page.getByRole('button', { name: 'Change Heron' }).click();
+  await page.getByLabel('Name').fill('Great Heron');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('heading', { name: 'Great Heron' })).toBeVisible();
+  const other = await browser.newPage({ baseURL: process.env.TEMBRIN_URL });
+  await openDemo(other);
+  await expect(other.getByRole('heading', { name: 'Heron', exact: true })).toBeVisible();
+  await other.close();
+});

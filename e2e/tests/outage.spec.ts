@@ -1,0 +1,95 @@
+import { addInstrument, closeTheRound, expect, signUp, startServer, test } from '../stage';
+
+const CELLO_ROUND = [
+  'Slacken the bow',
+  'Wipe the stick',
+  'Wipe the strings',
+  'Wipe the rosin zones',
+  'Wipe where hands were',
+  'Into the case',
+];
+
+test('the server stops mid-session: playing goes on, a reload loses nothing, and all is sent once it is back', async ({
+  page,
+}) => {
+  const server = await startServer();
+  await signUp(page, undefined, server.url);
+  await addInstrument(page, 'Cello');
+  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await page.getByRole('button', { name: 'Start playing' }).click();
+  await expect(page.getByRole('timer')).toBeVisible();
+  const posted = page.waitForResponse(
+    (answer) => answer.url().endsWith('/events') && answer.request().method() === 'POST',
+  );
+  await posted.catch(() => undefined);
+
+  await server.stop('SIGKILL');
+  await page.getByRole('button', { name: 'Rosined just now' }).click();
+  await expect(page.getByText(/The server is out of reach. 1 entry kept here/)).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('timer')).toBeVisible();
+  await closeTheRound(page, CELLO_ROUND);
+  await expect(page.getByText(/8 entries kept here/)).toBeVisible();
+
+  const again = await startServer(server.port);
+  await page.getByRole('button', { name: 'Try now' }).click();
+  await expect(page.getByText(/out of reach/)).toBeHidden();
+
+  // What the server now has, as a fresh browser sees it.
+  const { events } = await page.evaluate(
+    async () => (await fetch('/api/v1/events')).json() as Promise<{ events: { id: string; type: string }[] }>,
+  );
+  expect(events.map(({ type }) => type).sort()).toEqual([
+    'rosined',
+    'session-began',
+    'session-ended',
+    ...CELLO_ROUND.map(() => 'step-done'),
+  ]);
+  expect(new Set(events.map(({ id }) => id)).size).toBe(events.length);
+  await page.reload();
+  await page.getByRole('link', { name: 'Kit' }).click();
+  await page.getByRole('link', { name: /^Cello/ }).click();
+  await expect(page.getByRole('button', { name: /Correct or retract the session/ })).toHaveCount(1);
+  await expect(page.getByText('Closing round 6 of 6')).toBeVisible();
+  await again.stop();
+});
+
+test('the clock survives a reload and shows in a second tab, and what one tab does the other shows', async ({
+  page,
+  context,
+}) => {
+  await signUp(page);
+  await addInstrument(page, 'Violin');
+  await page.getByRole('button', { name: 'Start playing' }).click();
+  await expect(page.getByRole('timer')).toHaveText('00:03', { timeout: 9_000 });
+  await page.reload();
+  await expect(page.getByRole('timer')).toHaveText(/00:(0[3-9]|1\d)/);
+
+  const second = await context.newPage();
+  await second.goto('/now');
+  await expect(second.getByRole('timer')).toBeVisible();
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await expect(second.getByRole('button', { name: 'Go on with the closing round' })).toBeVisible();
+  await expect(second.getByRole('timer')).toBeHidden();
+  await second.getByRole('button', { name: 'Go on with the closing round' }).click();
+  await second.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Wipe the stick' })).toBeVisible();
+});
+
+test('a session signed out elsewhere keeps its entries until the next sign-in', async ({ page, context }) => {
+  const email = await signUp(page);
+  await addInstrument(page, 'Violin');
+  await context.clearCookies();
+  await page.getByRole('link', { name: /^Rosin/ }).click();
+  await page.getByRole('button', { name: 'Rosined now' }).click();
+  await expect(page.getByText('You are signed out. Sign in to send 1 entry kept here.')).toBeVisible();
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByLabel('Email').fill(email);
+  await page.getByLabel('Password').fill('quiet harbour tern');
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.getByText('You are signed out')).toBeHidden();
+  const { events } = await page.evaluate(
+    async () => (await fetch('/api/v1/events')).json() as Promise<{ events: { type: string }[] }>,
+  );
+  expect(events.map(({ type }) => type)).toEqual(['rosined']);
+});
