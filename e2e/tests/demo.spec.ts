@@ -20,6 +20,7 @@ for (const [name, viewport] of [
       await page.setViewportSize(viewport);
       await page.emulateMedia({ colorScheme });
       const look = async (screen: string) => {
+        await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
         await expectAccessible(page, screen);
         const [shown, whole] = await page.evaluate(() => [
           document.documentElement.clientWidth,

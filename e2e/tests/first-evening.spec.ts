@@ -1,3 +1,4 @@
+import type { Locator } from '@playwright/test';
 import { addInstrument, closeTheRound, expect, PASSWORD, signUp, test } from '../stage';
 
 const VIOLA_ROUND = [
@@ -11,8 +12,7 @@ const VIOLA_ROUND = [
 ];
 
 /** The window a thread's drawing tells of, as text. */
-const windowOf = async (drawing: import('@playwright/test').Locator) =>
-  /window (.*)$/.exec((await drawing.getAttribute('aria-label')) ?? '')?.[1];
+const windowOf = async (drawing: Locator) => /window (.*)$/.exec((await drawing.getAttribute('aria-label')) ?? '')?.[1];
 
 test('a new player: account, viola, playing, closing round, what is due, new strings, and all still there', async ({
   page,

@@ -87,6 +87,7 @@ test('a session signed out elsewhere keeps its entries until the next sign-in', 
   await page.getByLabel('Email').fill(email);
   await page.getByLabel('Password').fill('quiet harbour tern');
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
+  await expect(page.getByRole('button', { name: 'Start playing' })).toBeVisible();
   await expect(page.getByText('You are signed out')).toBeHidden();
   const { events } = await page.evaluate(
     async () => (await fetch('/api/v1/events')).json() as Promise<{ events: { type: string }[] }>,

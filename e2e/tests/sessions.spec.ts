@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { addInstrument, expect, signUp, test, expectAccessible } from '../stage';
 
 test.beforeEach(async ({ page }) => {
@@ -8,14 +9,13 @@ test.beforeEach(async ({ page }) => {
   await page.getByRole('button', { name: 'Enter a session' }).click();
 });
 
-const enter = async (page: import('@playwright/test').Page, day: string, began: string, ended: string) => {
+const enter = async (page: Page, day: string, began: string, ended: string) => {
   await page.getByLabel('Day it began').fill(day);
   await page.getByLabel('Began', { exact: true }).fill(began);
   await page.getByLabel('Ended', { exact: true }).fill(ended);
   await page.getByRole('button', { name: /Put it on record|Save the correction/ }).click();
 };
-const entry = (page: import('@playwright/test').Page) =>
-  page.getByRole('button', { name: /Correct or retract the session/ });
+const entry = (page: Page) => page.getByRole('button', { name: /Correct or retract the session/ });
 
 test('a session is entered afterwards, past midnight too, corrected, retracted and put back', async ({ page }) => {
   await expectAccessible(page, 'entering a session');

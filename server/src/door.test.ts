@@ -197,9 +197,13 @@ describe('the demo library', () => {
   test('copies past their time are cleared away, others are not', async () => {
     const browser = visitor(stage);
     await browser.post('/demo', { timeZone: 'Europe/Lisbon' }).expect(201);
-    await stage.demos.restock(new Date(Date.now() + 24 * 3_600_000));
+    const { demos, database } = stage;
+    const masters = () => database.models.Household.findAll({ where: { demo: true, openedAt: null } });
+    const [stale] = await masters();
+    await demos.restock(new Date(Date.now() + 13 * 3_600_000));
     await browser.get('/household').expect(200);
-    await stage.demos.restock(new Date(Date.now() + 3 * 24 * 3_600_000));
+    expect((await masters()).map(({ id }) => id)).not.toContain(stale!.id);
+    await demos.restock(new Date(Date.now() + 49 * 3_600_000));
     await browser.get('/household').expect(401);
   }, 30_000);
 });

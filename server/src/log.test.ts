@@ -90,7 +90,8 @@ test.each([
 
 test('a clock is not started while one runs; of two started at once, only one runs on', async () => {
   const party = await household(stage);
-  const began = (secondsAgo: number) => madeEvent(party.instrument.id, 'session-began', {}, Date.now() - secondsAgo * 1000);
+  const began = (secondsAgo: number) =>
+    madeEvent(party.instrument.id, 'session-began', {}, Date.now() - secondsAgo * 1000);
   const [first, second, earlier] = [began(60), began(30), began(61)];
   const outcomes = [...(await post(party, first)), ...(await post(party, second)), ...(await post(party, earlier))];
   expect(outcomes.map(({ outcome }) => outcome)).toEqual(['stored', 'refused', 'stored']);

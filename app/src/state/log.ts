@@ -188,7 +188,10 @@ export async function look(): Promise<void> {
  * @param firstId instrument whose log is wanted first
  */
 export async function openLog(householdId: string, firstId: string | null): Promise<void> {
-  if (useLog.getState().householdId === householdId) return;
+  if (useLog.getState().householdId === householdId) {
+    await send();
+    return look();
+  }
   closeLog();
   useLog.setState({ ...EMPTY, householdId });
   const mine = await openVault(householdId);

@@ -17,17 +17,21 @@ interface ScreenProps {
   children: ReactNode;
   /** The title is shown by the screen itself. */
   bare?: boolean;
+  /** It is the second pane of a wide screen, beside the one that matters first. */
+  second?: boolean;
 }
 
 /** A screen: what it is, what it shows, and at its foot what to do. */
-export function Screen({ title, back, foot, aside, children, bare }: ScreenProps) {
+export function Screen({ title, back, foot, aside, children, bare, second }: ScreenProps) {
   const wide = useWide();
   const goBack = () => (router.canGoBack() ? router.back() : back && router.replace(back));
   return (
-    <View role="main" style={{ flex: 1 }}>
-      <Head>
-        <title>{`${title} · Tembrin`}</title>
-      </Head>
+    <View role={second ? 'complementary' : 'main'} aria-label={second ? title : undefined} style={{ flex: 1 }}>
+      {!second && (
+        <Head>
+          <title>{`${title} · Tembrin`}</title>
+        </Head>
+      )}
       <ScrollView contentContainerStyle={{ flexGrow: 1, alignItems: 'center' }}>
         <View
           style={{
@@ -47,7 +51,7 @@ export function Screen({ title, back, foot, aside, children, bare }: ScreenProps
                   <IconButton icon={ChevronLeft} label="Back" onPress={goBack} />
                 </View>
               )}
-              <Words kind="title" level={1} style={{ flex: 1 }}>
+              <Words kind="title" level={second ? 2 : 1} style={{ flex: 1 }}>
                 {title}
               </Words>
               {aside}

@@ -15,7 +15,10 @@ const SIGNED_IN_MS = 60 * 24 * 3_600_000;
 const SWEEP_MS = 3_600_000;
 
 /** Sign-in sessions, kept in the database so that every server process knows them. Call `stop` before closing it. */
-export function signInSessions({ sequelize, models }: Database, secret: string): { handler: RequestHandler; stop: () => void } {
+export function signInSessions(
+  { sequelize, models }: Database,
+  secret: string,
+): { handler: RequestHandler; stop: () => void } {
   const Store = connectSessionSequelize(session.Store);
   /** The package leaves expired rows readable until they are swept away; here they are gone at once. */
   class PunctualStore extends Store {

@@ -1,6 +1,6 @@
 import { demoLibrary } from '@tembrin/simulators';
 import { USUAL_SCHOOLS } from '@tembrin/core';
-import { Op } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { Database } from '../database/connect';
 import type { Identity } from '../store/accounts';
@@ -11,29 +11,22 @@ const DAY_MS = 24 * 3_600_000;
 const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 /** A visitor's copy is kept for two days after it was opened. */
 const KEPT_MS = 2 * DAY_MS;
-/** An unopened copy is given out only while its "today" is still today, near enough. */
-const FRESH_MS = DAY_MS / 2;
+/** A master is copied only while its "today" is still today, near enough. */
+const FRESH_MS = DAY_MS / 8;
 const ROWS_AT_ONCE = 2000;
 
 /**
- * Demo libraries ready to be opened. Every visitor gets a copy of their own, so that nobody finds another's changes;
- * the next copy is made while the last one is being looked at.
+ * The demo library. One master for each time zone is made by the generator and never opened; every visitor gets a copy of
+ * it, so that nobody finds another's changes. Copying is done inside the database, which takes a fraction of the time.
  */
 export class DemoShelf {
-  private filling: Promise<void> | null = null;
-  private spare: Promise<unknown> = Promise.resolve();
+  private readonly masters = new Map<string, Promise<string>>();
 
   constructor(private readonly database: Database) {}
 
-  /** Makes a copy ready, and clears away those that are past their time. */
+  /** Clears away what is past its time, and has a fresh master ready. */
   async restock(now = new Date()): Promise<void> {
-    this.filling ??= this.fill(now).finally(() => (this.filling = null));
-    return this.filling;
-  }
-
-  private async fill(now: Date): Promise<void> {
-    const { Household } = this.database.models;
-    await Household.destroy({
+    await this.database.models.Household.destroy({
       where: {
         demo: true,
         [Op.or]: [
@@ -42,65 +35,85 @@ export class DemoShelf {
         ],
       },
     });
-    if ((await Household.count({ where: { demo: true, openedAt: null } })) === 0) await this.make(now, HERE);
+    await this.master(HERE, now);
   }
 
   /** Opens a copy for a visitor. */
   async take(timeZone: string, now = new Date()): Promise<Identity> {
-    await this.restock(now);
-    const { Household } = this.database.models;
-    const ready = await Household.findOne({ where: { demo: true, openedAt: null, timeZone } });
-    if (ready) {
-      const [claimed] = await Household.update({ openedAt: now }, { where: { id: ready.id, openedAt: null } });
-      if (claimed === 1) {
-        this.spare = this.make(now, timeZone).catch(() => undefined);
-        return { householdId: ready.id, accountId: null };
+    const master = await this.master(timeZone, now);
+    const householdId = uuid();
+    await this.database.sequelize.transaction(async (transaction) => {
+      const { sequelize } = this.database;
+      for (const [table, columns] of COPIED) {
+        const key = table === 'households' ? 'id' : 'householdId';
+        const order = table === 'events' ? 'ORDER BY seq' : '';
+        await sequelize.query(
+          `INSERT INTO ${table} (${key}, ${columns}) SELECT :householdId, ${columns} FROM ${table} WHERE ${key} = :master ${order}`,
+          { replacements: { householdId, master }, transaction },
+        );
       }
-    }
-    const householdId = await this.make(now, timeZone);
-    await Household.update({ openedAt: now }, { where: { id: householdId } });
+      await this.database.models.Household.update({ openedAt: now }, { where: { id: householdId }, transaction });
+    });
     return { householdId, accountId: null };
   }
 
-  /** Resolves once no copy is being made in the background. */
-  async settled(): Promise<void> {
-    await Promise.all([this.filling, this.spare]);
+  /** The fresh master for a time zone; one is made when there is none, once however many ask. */
+  private master(timeZone: string, now: Date): Promise<string> {
+    let found = this.masters.get(timeZone);
+    if (!found) {
+      found = this.findOrMake(timeZone, now).finally(() => this.masters.delete(timeZone));
+      this.masters.set(timeZone, found);
+    }
+    return found;
   }
 
-  private async make(now: Date, timeZone: string): Promise<string> {
+  private async findOrMake(timeZone: string, now: Date): Promise<string> {
+    const createdAt = { [Op.gte]: new Date(now.getTime() - FRESH_MS) };
+    const ready = await this.database.models.Household.findOne({
+      where: { demo: true, openedAt: null, timeZone, createdAt },
+    });
+    return ready?.id ?? this.database.sequelize.transaction((transaction) => this.make(timeZone, now, transaction));
+  }
+
+  private async make(timeZone: string, now: Date, transaction: Transaction): Promise<string> {
     const { sequelize, models } = this.database;
     const library = demoLibrary(now.getTime(), timeZone);
-    const householdId = uuid();
-    await sequelize.transaction(async (transaction) => {
-      await models.Household.create(
-        {
-          id: householdId,
-          name: library.name,
-          timeZone,
-          schools: JSON.stringify(USUAL_SCHOOLS),
-          demo: true,
-          openedAt: null,
-          createdAt: now,
-          version: 1,
-        },
-        { transaction },
-      );
-      await models.Instrument.bulkCreate(
-        library.instruments.map(({ id, addedAt, ...facts }) => ({
-          id,
-          householdId,
-          ...instrumentColumns(facts),
-          addedAt: new Date(addedAt),
-          version: 1,
-        })),
-        { transaction },
-      );
-      for (let at = 0; at < library.events.length; at += ROWS_AT_ONCE) {
-        const rows = library.events.slice(at, at + ROWS_AT_ONCE).map((event) => eventColumns(event, householdId, now));
-        // Straight to the table: building a model for each of so many rows takes longer than storing them.
-        await sequelize.getQueryInterface().bulkInsert('events', rows, { transaction });
-      }
-    });
-    return householdId;
+    const id = uuid();
+    await models.Household.create(
+      {
+        id,
+        name: library.name,
+        timeZone,
+        schools: JSON.stringify(USUAL_SCHOOLS),
+        demo: true,
+        openedAt: null,
+        createdAt: now,
+        version: 1,
+      },
+      { transaction },
+    );
+    await models.Instrument.bulkCreate(
+      library.instruments.map(({ id: instrumentId, addedAt, ...facts }) => ({
+        id: instrumentId,
+        householdId: id,
+        ...instrumentColumns(facts),
+        addedAt: new Date(addedAt),
+        version: 1,
+      })),
+      { transaction },
+    );
+    for (let at = 0; at < library.events.length; at += ROWS_AT_ONCE) {
+      const rows = library.events.slice(at, at + ROWS_AT_ONCE).map((event) => eventColumns(event, id, now));
+      // Straight to the table: building a model for each of so many rows takes longer than storing them.
+      await sequelize.getQueryInterface().bulkInsert('events', rows, { transaction });
+    }
+    return id;
   }
 }
+
+/** Tables a copy is made of, with the columns that are the same in it. */
+const COPIED = [
+  ['households', 'name, timeZone, schools, demo, openedAt, createdAt, version'],
+  ['instruments', 'id, name, family, kind, size, stringCount, since, setUp, addedAt, version'],
+  ['events', 'id, instrumentId, type, occurredAt, recordedAt, receivedAt, payload'],
+] as const;

@@ -28,7 +28,6 @@ export function openStage(settings: Partial<Record<string, string>> = {}) {
     demos,
     async close() {
       stop();
-      await demos.settled();
       await database.close();
     },
   };

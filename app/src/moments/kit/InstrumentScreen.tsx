@@ -15,7 +15,7 @@ import { DueList } from '../DueList';
 import { History } from './History';
 
 /** One instrument: its threads and its history. */
-export function InstrumentScreen({ instrument }: { instrument: Instrument }) {
+export function InstrumentScreen({ instrument, second }: { instrument: Instrument; second?: boolean }) {
   const wide = useWide();
   const { log, condition } = useJudged(instrument);
   const complete = useComplete(instrument.id);
@@ -33,6 +33,7 @@ export function InstrumentScreen({ instrument }: { instrument: Instrument }) {
     <Screen
       title={instrument.name}
       back={wide ? undefined : '/kit'}
+      second={second}
       aside={
         <Button
           rank="plain"

@@ -48,7 +48,7 @@ export function Kit({ chosen }: { chosen?: Instrument }) {
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <View style={{ flex: 4 }}>{list}</View>
-      <View style={{ flex: 5 }}>{shown && <InstrumentScreen key={shown.id} instrument={shown} />}</View>
+      <View style={{ flex: 5 }}>{shown && <InstrumentScreen key={shown.id} instrument={shown} second />}</View>
     </View>
   );
 }

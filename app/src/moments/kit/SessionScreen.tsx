@@ -54,6 +54,7 @@ function timesOf(session: Session | null, nowMs: number, timeZone: string): Time
 
 /** Wall-clock times to instants. An end before the beginning is past midnight, on the next day. */
 function spanOf({ date, began, ended }: Times, timeZone: string): { beganAt: number; endedAt: number } | null {
+  if (!date || !began || !ended) return null;
   const at = (time: string) => parseISO(`${date}T${time}`, { in: tz(timeZone) });
   const from = at(began);
   const to = at(ended);

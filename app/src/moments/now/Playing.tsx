@@ -2,7 +2,7 @@ import { FAMILY_FACTS, HOUR_MS, LONGEST_SESSION_H, type PartId, type Session } f
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import type { ReactNode } from 'react';
-import { ScrollView, View } from 'react-native';
+import { View } from 'react-native';
 import type { Judged } from '@/state/condition';
 import { act } from '@/state/doing';
 import { useNow } from '@/state/now';
@@ -11,11 +11,11 @@ import { Button } from '@/ui/Button';
 import { useKeys } from '@/ui/keys';
 import { Plate } from '@/ui/Plate';
 import { Screen } from '@/ui/Screen';
-import { GAP, usePalette } from '@/ui/theme';
+import { GAP } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { clockWords, dayWords, elapsedWords, minutesWords } from '@/words/dates';
-import { PartScreen } from '../part/PartScreen';
 import { OnStand } from './OnStand';
+import { Panes } from './Panes';
 
 /** From when a running clock is asked about: few play longer without a break. */
 const FORGOTTEN_H = 4;
@@ -32,7 +32,6 @@ interface PlayingProps {
 /** While playing: the clock, and how the bowing since the last rosining stands. */
 export function Playing({ instrument, session, judged: { log, condition }, wide, due, part }: PlayingProps) {
   const nowMs = useNow(500);
-  const { line } = usePalette();
   const elapsed = nowMs - session.beganAt;
   const forgotten = elapsed > FORGOTTEN_H * HOUR_MS;
   const tooLong = elapsed > LONGEST_SESSION_H * HOUR_MS;
@@ -92,16 +91,5 @@ export function Playing({ instrument, session, judged: { log, condition }, wide,
     </Screen>
   );
   if (!wide) return screen;
-  return (
-    <View style={{ flex: 1, flexDirection: 'row' }}>
-      <View style={{ flex: 1 }}>{screen}</View>
-      <View style={{ flex: 1, borderLeftWidth: 1, borderLeftColor: line }}>
-        {part ? (
-          <PartScreen instrument={instrument} part={part} back="/now" />
-        ) : (
-          <ScrollView contentContainerStyle={{ padding: GAP.two }}>{due}</ScrollView>
-        )}
-      </View>
-    </View>
-  );
+  return <Panes first={screen} due={due} instrument={instrument} part={part} />;
 }

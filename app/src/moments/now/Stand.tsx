@@ -1,7 +1,7 @@
 import { byUrgency, HOUR_MS, localDay, openRound, type PartId } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
-import { ScrollView, View } from 'react-native';
+import { View } from 'react-native';
 import { useComplete, useJudged } from '@/state/condition';
 import { act } from '@/state/doing';
 import { useHousehold } from '@/state/household';
@@ -10,20 +10,19 @@ import { Button } from '@/ui/Button';
 import { useKeys } from '@/ui/keys';
 import { Plate } from '@/ui/Plate';
 import { Screen } from '@/ui/Screen';
-import { GAP, usePalette, useWide } from '@/ui/theme';
+import { GAP, useWide } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { clockWords, dayWords, lastingWords } from '@/words/dates';
 import { headlineFor } from '@/words/reasons';
 import { DueList } from '../DueList';
-import { PartScreen } from '../part/PartScreen';
 import { OnStand } from './OnStand';
+import { Panes } from './Panes';
 import { Playing } from './Playing';
 
 /** The stand: the instrument, what to do before playing, the clock while playing, and below what is due. */
 export function Stand({ instrument, part }: { instrument: Instrument; part: PartId | null }) {
   const household = useHousehold((state) => state.household)!;
   const wide = useWide();
-  const { line } = usePalette();
   const judged = useJudged(instrument);
   const complete = useComplete(instrument.id);
   const { log, condition } = judged;
@@ -118,16 +117,5 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
     </Screen>
   );
   if (!wide) return before;
-  return (
-    <View style={{ flex: 1, flexDirection: 'row' }}>
-      <View style={{ flex: 1 }}>{before}</View>
-      <View style={{ flex: 1, borderLeftWidth: 1, borderLeftColor: line }}>
-        {part ? (
-          <PartScreen instrument={instrument} part={part} back="/now" />
-        ) : (
-          <ScrollView contentContainerStyle={{ padding: GAP.two }}>{complete && due}</ScrollView>
-        )}
-      </View>
-    </View>
-  );
+  return <Panes first={before} due={complete && due} instrument={instrument} part={part} />;
 }

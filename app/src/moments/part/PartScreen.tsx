@@ -21,16 +21,18 @@ interface PartScreenProps {
   instrument: Instrument;
   part: PartId;
   back?: Href;
+  /** Beside the stand on a wide screen. */
+  second?: boolean;
 }
 
 /** The working of one part's verdict: the thread large, the figures, the rule, the school, what would change it; and doing it. */
-export function PartScreen({ instrument, part, back }: PartScreenProps) {
+export function PartScreen({ instrument, part, back, second }: PartScreenProps) {
   const household = useHousehold((state) => state.household)!;
   const { log, condition } = useJudged(instrument);
   const thread = condition.threads.find((each) => each.part === part);
   if (!thread) {
     return (
-      <Screen title={PART_NAMES[part]} back={back}>
+      <Screen title={PART_NAMES[part]} back={back} second={second}>
         <Empty title="Nothing of the kind" text={`${instrument.name} has no ${PART_NAMES[part].toLowerCase()}.`} />
       </Screen>
     );
@@ -42,6 +44,7 @@ export function PartScreen({ instrument, part, back }: PartScreenProps) {
     <Screen
       title={PART_NAMES[part]}
       back={back}
+      second={second}
       aside={<StateMark state={thread.state} />}
       foot={<PartActions thread={thread} instrument={instrument} nowMs={moment.nowMs} />}
     >
