@@ -138,10 +138,13 @@ export async function send(): Promise<void> {
   try {
     await locked(async () => {
       for (;;) {
-        if (vault !== mine) return;
         const { keys, events } = await oldestUnsent(mine, EVENTS_PER_POST);
+        // One household's entries are never sent under another's sign-in.
+        if (vault !== mine) return;
         if (keys.length === 0) break;
         const { outcomes } = await call('postEvents', { body: { events } });
+        // Signed out meanwhile: the entries stay in the outbox, and sending them again is harmless.
+        if (vault !== mine) return;
         const refused = outcomes.flatMap(({ index, outcome, problem }) =>
           outcome === 'refused' && problem ? [{ event: events[index]!, problem }] : [],
         );
@@ -151,10 +154,11 @@ export async function send(): Promise<void> {
       }
     });
     patienceMs = 0;
-    useLog.setState({ line: 'open' });
+    if (vault === mine) useLog.setState({ line: 'open' });
   } catch (error) {
+    if (vault !== mine) return;
     if (error instanceof Refused && error.problem.status === 401) return useLog.setState({ line: 'signed-out' });
-    if (vault === mine) useLog.setState({ line: 'down' });
+    useLog.setState({ line: 'down' });
     patienceMs = Math.min(LONGEST_RETRY_MS, Math.max(FIRST_RETRY_MS, patienceMs * 2));
     retry = setTimeout(() => void send(), patienceMs);
   }
@@ -172,14 +176,17 @@ export async function look(): Promise<void> {
     for (let more = true; more && vault === mine;) {
       const after = (await mine.get('reached', 'log')) ?? 0;
       const page = await call('readLog', { query: { after } });
+      if (vault !== mine) return;
       await keepPage(mine, page.events, page.reached);
+      if (vault !== mine) return;
       useLog.setState((state) => ({ events: merged(state.events, page.events) }));
       more = page.more;
     }
     if (vault === mine) useLog.setState({ complete: 'all' });
   } catch (error) {
+    if (vault !== mine) return;
     if (error instanceof Refused && error.problem.status === 401) useLog.setState({ line: 'signed-out' });
-    else if (error instanceof OutOfReach && vault === mine) useLog.setState({ line: 'down' });
+    else if (error instanceof OutOfReach) useLog.setState({ line: 'down' });
   }
 }
 
@@ -195,6 +202,7 @@ export async function openLog(householdId: string, firstId: string | null): Prom
   closeLog();
   useLog.setState({ ...EMPTY, householdId });
   const mine = await openVault(householdId);
+  if (useLog.getState().householdId !== householdId) return mine.close();
   vault = mine;
   channel = new BroadcastChannel(`tembrin-${householdId}`);
   channel.onmessage = ({ data }: MessageEvent<Message>) => apply(data);
@@ -205,24 +213,27 @@ export async function openLog(householdId: string, firstId: string | null): Prom
     mine.getAll('refused'),
     mine.get('reached', 'log'),
   ]);
+  if (vault !== mine) return;
   const events = merged(merged({}, first), unsent);
   const kept = reached !== undefined;
   useLog.setState({ events, unsent: unsent.length, refused, complete: new Set(kept && firstId ? [firstId] : []) });
   void send();
   if (kept) {
     const all = await mine.getAll('events');
+    if (vault !== mine) return;
     useLog.setState((state) => ({ events: merged(state.events, all), complete: 'all' }));
   } else if (firstId) {
-    await readFirst(firstId);
+    await readFirst(firstId, mine);
   }
   await look();
 }
 
 /** On a new device the log of the instrument on the stand is fetched before the others. */
-async function readFirst(instrumentId: string): Promise<void> {
+async function readFirst(instrumentId: string, mine: Vault): Promise<void> {
   try {
     for (let after = 0, more = true; more;) {
       const page = await call('readLog', { query: { after, instrumentId } });
+      if (vault !== mine) return;
       useLog.setState((state) => ({ events: merged(state.events, page.events) }));
       after = page.reached;
       more = page.more;
@@ -231,7 +242,7 @@ async function readFirst(instrumentId: string): Promise<void> {
       complete: state.complete === 'all' ? 'all' : new Set([...state.complete, instrumentId]),
     }));
   } catch (error) {
-    if (error instanceof OutOfReach) useLog.setState({ line: 'down' });
+    if (vault === mine && error instanceof OutOfReach) useLog.setState({ line: 'down' });
   }
 }
 

@@ -1,0 +1,181 @@
+import 'fake-indexeddb/auto';
+import type { BodyInputOf } from '@tembrin/contract';
+import type { LogEvent } from '@tembrin/core';
+import { act, takeBack } from './doing';
+import { dropRefused, leaveLog, look, openLog, send, useLog } from './log';
+import { useNotice } from './notice';
+
+/** A server that can be out of reach, forget its visitors, and dislikes some events. */
+class StandInServer {
+  stored: LogEvent[] = [];
+  reach: 'open' | 'down' | 'signed-out' | 'lost-answer' = 'open';
+  refuses: (event: LogEvent) => boolean = () => false;
+  posts = 0;
+
+  answer = async (url: string, init: RequestInit): Promise<Response> => {
+    if (this.reach === 'down') throw new TypeError('Failed to fetch');
+    const json = (body: unknown, status = 200) => ({ ok: status < 400, status, json: async () => body }) as Response;
+    const problem = { type: '/problems/x', title: 'x', status: 401, detail: 'You are not signed in.' };
+    if (this.reach === 'signed-out') return json(problem, 401);
+    if (init.method === 'GET') {
+      const query = new URL(url, 'http://stand').searchParams;
+      const after = Number(query.get('after') ?? 0);
+      const wanted = this.stored
+        .slice(after)
+        .filter((event) => !query.has('instrumentId') || event.instrumentId === query.get('instrumentId'));
+      return json({ events: wanted, reached: this.stored.length, more: false });
+    }
+    this.posts++;
+    const { events } = JSON.parse(init.body as string) as BodyInputOf<'postEvents'>;
+    const outcomes = (events as LogEvent[]).map((event, index) => {
+      if (this.refuses(event))
+        return {
+          index,
+          id: event.id,
+          outcome: 'refused',
+          problem: { ...problem, status: 422, detail: 'It overlaps another.' },
+        };
+      const known = this.stored.some(({ id }) => id === event.id);
+      if (!known) this.stored.push(event);
+      return { index, id: event.id, outcome: known ? 'known' : 'stored' };
+    });
+    if (this.reach === 'lost-answer') throw new TypeError('Failed to fetch');
+    return json({ outcomes });
+  };
+}
+
+let server: StandInServer;
+let households = 0;
+let household: string;
+const rosined = (instrumentId = 'heron') => act(instrumentId, [{ type: 'rosined', payload: {} }], 'Rosined.');
+const ids = (instrumentId = 'heron') => (useLog.getState().events[instrumentId] ?? []).map(({ id }) => id);
+const settled = async () => {
+  for (let turn = 0; turn < 20; turn++) await new Promise((resolve) => setTimeout(resolve, 1));
+};
+
+beforeAll(() => {
+  Object.assign(globalThis, {
+    BroadcastChannel: class {
+      postMessage() {}
+      close() {}
+    },
+    structuredClone: (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown,
+  });
+});
+beforeEach(async () => {
+  server = new StandInServer();
+  globalThis.fetch = server.answer as typeof fetch;
+  household = `household-${++households}`;
+  await openLog(household, 'heron');
+});
+afterEach(() => leaveLog(false));
+
+test('what is recorded shows at once and is sent', async () => {
+  await rosined();
+  expect(ids()).toHaveLength(1);
+  await settled();
+  expect(server.stored.map(({ id }) => id)).toEqual(ids());
+  expect(useLog.getState()).toMatchObject({ unsent: 0, line: 'open' });
+});
+
+test('out of reach it is kept, and sent once when the server is back', async () => {
+  server.reach = 'down';
+  await rosined();
+  await rosined();
+  await settled();
+  expect(useLog.getState()).toMatchObject({ unsent: 2, line: 'down' });
+  server.reach = 'open';
+  await Promise.all([send(), send()]);
+  expect(server.stored).toHaveLength(2);
+  expect(useLog.getState()).toMatchObject({ unsent: 0, line: 'open' });
+});
+
+test('an answer lost on the way doubles nothing', async () => {
+  server.reach = 'lost-answer';
+  await rosined();
+  await settled();
+  expect(useLog.getState().unsent).toBe(1);
+  server.reach = 'open';
+  await send();
+  expect(server.stored).toHaveLength(1);
+  expect(ids()).toHaveLength(1);
+});
+
+test('it survives the page being closed', async () => {
+  server.reach = 'down';
+  await rosined();
+  await settled();
+  const before = ids();
+  await leaveLog(false);
+  expect(ids()).toEqual([]);
+  await openLog(household, 'heron');
+  expect(ids()).toEqual(before);
+  expect(useLog.getState().unsent).toBe(1);
+  server.reach = 'open';
+  await send();
+  expect(server.stored.map(({ id }) => id)).toEqual(before);
+});
+
+test('what is sent is forgotten on leaving for good, what is not is kept', async () => {
+  await rosined();
+  await settled();
+  await leaveLog(true);
+  server.stored = [];
+  await openLog(household, 'heron');
+  expect(ids()).toEqual([]);
+  server.reach = 'down';
+  await rosined();
+  await settled();
+  await leaveLog(true);
+  await openLog(household, 'heron');
+  expect(ids()).toHaveLength(1);
+});
+
+test('a refused entry leaves the log and waits with its reason until it is dropped', async () => {
+  server.refuses = ({ instrumentId }) => instrumentId === 'wren';
+  await rosined('wren');
+  await rosined('heron');
+  await settled();
+  expect([ids('wren'), ids('heron')].map(({ length }) => length)).toEqual([0, 1]);
+  const { event, problem } = useLog.getState().refused[0]!;
+  expect(problem.detail).toBe('It overlaps another.');
+  await leaveLog(false);
+  await openLog(household, 'heron');
+  expect(useLog.getState().refused).toHaveLength(1);
+  await dropRefused(event.id);
+  expect(useLog.getState().refused).toEqual([]);
+});
+
+test('signed out, entries wait', async () => {
+  server.reach = 'signed-out';
+  await rosined();
+  await settled();
+  expect(useLog.getState()).toMatchObject({ unsent: 1, line: 'signed-out' });
+});
+
+test('what another device stored comes in, once', async () => {
+  const [event] = await rosined();
+  await settled();
+  server.stored.push({ ...event!, id: 'from-elsewhere' });
+  await look();
+  await look();
+  expect(ids()).toEqual([event!.id, 'from-elsewhere']);
+});
+
+test('undo retracts, newest first', async () => {
+  const events = await act(
+    'heron',
+    [
+      { type: 'rosined', payload: {} },
+      { type: 'hair-looked-over', payload: {} },
+    ],
+    'Done.',
+  );
+  expect(useNotice.getState().notice?.text).toBe('Done.');
+  await takeBack(events);
+  await settled();
+  expect(server.stored.slice(2).map(({ type, payload }) => [type, payload])).toEqual([
+    ['retracted', { eventId: events[1]!.id }],
+    ['retracted', { eventId: events[0]!.id }],
+  ]);
+});
