@@ -34,7 +34,8 @@ const EMPTY: LogState = { householdId: null, events: {}, complete: new Set(), un
 export const useLog = create<LogState>()(() => EMPTY);
 
 type Message =
-  | { kind: 'recorded'; events: readonly LogEvent[] }
+  | { kind: 'recorded'; events: readonly LogEvent[]; unsent: number }
+  | { kind: 'withdrawn'; events: readonly LogEvent[] }
   | { kind: 'settled'; stored: readonly LogEvent[]; refused: readonly RefusedEntry[]; unsent: number }
   | { kind: 'dropped'; id: string };
 
@@ -63,10 +64,10 @@ function merged(events: LogState['events'], added: readonly LogEvent[]): LogStat
   return next;
 }
 
-function without(events: LogState['events'], refused: readonly RefusedEntry[]): LogState['events'] {
+function without(events: LogState['events'], gone: readonly LogEvent[]): LogState['events'] {
   const next: Record<string, readonly LogEvent[]> = { ...events };
-  for (const { event } of refused) {
-    next[event.instrumentId] = (next[event.instrumentId] ?? []).filter(({ id }) => id !== event.id);
+  for (const { id: goneId, instrumentId } of gone) {
+    next[instrumentId] = (next[instrumentId] ?? []).filter(({ id }) => id !== goneId);
   }
   return next;
 }
@@ -75,12 +76,21 @@ function apply(message: Message): void {
   const state = useLog.getState();
   switch (message.kind) {
     case 'recorded':
-      useLog.setState({ events: merged(state.events, message.events), unsent: state.unsent + message.events.length });
+      useLog.setState({ events: merged(state.events, message.events), unsent: message.unsent });
+      break;
+    case 'withdrawn':
+      useLog.setState({
+        events: without(state.events, message.events),
+        unsent: Math.max(0, state.unsent - message.events.length),
+      });
       break;
     case 'settled': {
       const ids = new Set(message.refused.map(({ event }) => event.id));
       useLog.setState({
-        events: without(merged(state.events, message.stored), message.refused),
+        events: without(
+          merged(state.events, message.stored),
+          message.refused.map(({ event }) => event),
+        ),
         refused: [...state.refused.filter(({ event }) => !ids.has(event.id)), ...message.refused],
         unsent: message.unsent,
       });
@@ -124,9 +134,17 @@ export function written<T extends EventType>(instrumentId: string, { type, paylo
  * @throws when this device cannot keep them; they are then not in the log
  */
 export async function record(events: readonly LogEvent[]): Promise<void> {
-  if (!vault) throw new Error('No household is open.');
-  await keepUnsent(vault, events);
-  tell({ kind: 'recorded', events });
+  const mine = vault;
+  if (!mine) throw new Error('No household is open.');
+  // On screen before it is kept, so that the next tap already meets what comes next.
+  apply({ kind: 'recorded', events, unsent: useLog.getState().unsent + events.length });
+  try {
+    await keepUnsent(mine, events);
+  } catch (error) {
+    apply({ kind: 'withdrawn', events });
+    throw error;
+  }
+  tell({ kind: 'recorded', events, unsent: await mine.count('outbox') });
   void send();
 }
 

@@ -60,30 +60,34 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
   const rosinings: Mark[] = [];
   const checkups: KnownMark[] = [];
   for (const event of live) {
-    const mark = { eventId: event.id, at: Date.parse(event.occurredAt) };
-    if (mark.at > nowMs) continue;
+    // Sessions are folded by themselves above; they are most of a log.
+    if (event.type === 'session-began' || event.type === 'session-ended') continue;
+    const at = Date.parse(event.occurredAt);
+    if (at > nowMs) continue;
+    const eventId = event.id;
     switch (event.type) {
       case 'step-done':
-      case 'step-skipped':
-        steps.push({ ...mark, ...event.payload, done: event.type === 'step-done' });
+      case 'step-skipped': {
+        const { step, sessionId } = event.payload;
+        steps.push({ eventId, at, step, done: event.type === 'step-done', sessionId });
         break;
+      }
       case 'strings-fitted':
-        fittings.push({ ...mark, ...event.payload });
+        fittings.push({ eventId, at, ...event.payload });
         break;
       case 'rehaired':
-        rehairs.push({ ...mark, known: event.payload.known });
+        rehairs.push({ eventId, at, known: event.payload.known });
         break;
       case 'hair-looked-over':
-        hairLooks.push(mark);
+        hairLooks.push({ eventId, at });
         break;
       case 'rosined':
-        rosinings.push(mark);
+        rosinings.push({ eventId, at });
         break;
       case 'checked-up':
-        checkups.push({ ...mark, known: event.payload.known });
+        checkups.push({ eventId, at, known: event.payload.known });
         break;
       default:
-        // Sessions are folded by themselves above.
         break;
     }
   }

@@ -3,10 +3,12 @@ import type { LogEvent } from './events';
 /** One copy of each id. Copies of one id ought to be equal; if they differ, the one that sorts first as text is kept. */
 function uniqueById(events: readonly LogEvent[]): Map<string, LogEvent> {
   const byId = new Map<string, LogEvent>();
+  for (const event of events) byId.set(event.id, event);
+  if (byId.size === events.length) return byId;
+  byId.clear();
   for (const event of events) {
     const other = byId.get(event.id);
-    if (!other) byId.set(event.id, event);
-    else if (other !== event && JSON.stringify(event) < JSON.stringify(other)) byId.set(event.id, event);
+    if (!other || (other !== event && JSON.stringify(event) < JSON.stringify(other))) byId.set(event.id, event);
   }
   return byId;
 }

@@ -62,7 +62,8 @@ export function sessionsFrom(live: readonly LogEvent[], timeZone: string): Sessi
   const all = [...sessions.values()];
   for (const session of all) session.day = localDay(session.beganAt, timeZone);
   all.sort((a, b) => a.beganAt - b.beganAt || (a.id < b.id ? -1 : 1));
-  for (const [at, session] of all.slice(0, -1).entries()) {
+  for (let at = 0; at < all.length - 1; at++) {
+    const session = all[at]!;
     session.endedAt ??= Math.min(all[at + 1]!.beganAt, session.beganAt + LONGEST_SESSION_H * HOUR_MS);
   }
   return all;
