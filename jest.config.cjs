@@ -6,7 +6,11 @@ const node = (name) => ({
   transform: {
     '\\.[cm]?[jt]sx?$': [
       'babel-jest',
-      { configFile: false, presets: ['@babel/preset-typescript'], plugins: ['@babel/plugin-transform-modules-commonjs'] },
+      {
+        configFile: false,
+        presets: ['@babel/preset-typescript'],
+        plugins: ['@babel/plugin-transform-modules-commonjs'],
+      },
     ],
   },
   // Packages that ship as modules only.
@@ -18,7 +22,11 @@ module.exports = {
     node('core'),
     node('contract'),
     node('simulators'),
-    { ...node('server'), globalSetup: '<rootDir>/test/database.mjs', globalTeardown: '<rootDir>/test/database-down.mjs' },
+    {
+      ...node('server'),
+      globalSetup: '<rootDir>/test/database.mjs',
+      globalTeardown: '<rootDir>/test/database-down.mjs',
+    },
     {
       displayName: 'app',
       preset: 'jest-expo/web',

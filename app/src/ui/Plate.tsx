@@ -113,10 +113,10 @@ function Drawn({ shape, fill, stroke, opacity }: DrawnProps) {
 function inkOf({ fill, d }: Shape, palette: Palette): { fill: string; stroke: string } {
   const colour = materialOf(fill, palette);
   const solid = d.endsWith('Z');
-  const line = fill === 'string' || fill === 'hair' || fill === 'metal';
+  const line = fill === 'string' || fill === 'hair' || fill === 'metal' || fill === 'stick';
   return { fill: line && !solid ? 'none' : colour, stroke: line ? colour : palette.woodDark };
 }
 
-function materialOf(material: Material, { wood, woodDark, line, quiet, string }: Palette): string {
-  return { wood, ebony: woodDark, metal: quiet, hair: line, string, none: 'none' }[material];
+function materialOf(material: Material, { wood, woodDark, line, quiet, string, stick }: Palette): string {
+  return { wood, ebony: woodDark, metal: quiet, hair: line, string, stick, none: 'none' }[material];
 }

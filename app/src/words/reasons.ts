@@ -21,11 +21,11 @@ export interface Moment {
 
 /** The window of a part that wears: when to act, or since when. */
 function windowWords({ early, middle, late }: Window, verb: string, { nowMs, timeZone }: Moment): string {
-  if (nowMs >= late) return `${verb} now: spent since ${dateWords(middle, nowMs, timeZone)}.`;
-  if (nowMs >= middle) return `${verb} now, ${dateWords(late, nowMs, timeZone)} at the latest.`;
-  if (nowMs >= early)
-    return `${verb} by ${dateWords(middle, nowMs, timeZone)}, ${dateWords(late, nowMs, timeZone)} at the latest.`;
-  return `${verb} between ${dateWords(early, nowMs, timeZone)} and ${dateWords(late, nowMs, timeZone)}.`;
+  const date = (atMs: number) => dateWords(atMs, nowMs, timeZone);
+  if (nowMs >= late) return `${verb} now: spent since ${date(middle)}.`;
+  if (nowMs >= middle) return `${verb} now; few last past ${date(late)}.`;
+  if (nowMs >= early) return `${verb} by ${date(middle)}; few last past ${date(late)}.`;
+  return `${verb} between ${date(early)} and ${date(late)}.`;
 }
 
 function stringsReason(thread: StringsThread, instrument: Instrument, moment: Moment): string {
@@ -157,5 +157,7 @@ export function headlineFor(
   if (due) return { title: DUE_TITLES[due.part], ...figureOf(due, moment) };
   if (playedToday > 0)
     return { title: 'In good order', figure: String(Math.round(playedToday * 60)), unit: 'minutes played today' };
-  return { title: 'Ready to play', figure: null, unit: 'Nothing is due.' };
+  const missing = threads.filter(({ state, from }) => state === 'unknown' && from === null).length;
+  const unit = missing > 0 ? 'Nothing is known to be due. Dates are missing below.' : 'Nothing is due.';
+  return { title: 'Ready to play', figure: null, unit };
 }

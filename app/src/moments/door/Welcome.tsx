@@ -36,7 +36,7 @@ export function Welcome() {
       setBusy(false);
     }
   };
-  const tall = wide ? Math.min(640, height - 96) : Math.min(300, height * 0.34);
+  const tall = wide ? Math.min(640, height - 96) : Math.min(280, height * 0.3);
   return (
     <View role="main" style={{ flex: 1, backgroundColor: ground }}>
       <Head>

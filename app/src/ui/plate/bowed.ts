@@ -12,7 +12,7 @@ interface BowedForm {
 }
 
 const ROUND =
-  'M0 0C22 -2 32 3 46 8C70 17 85 42 85 73C85 97 79 111 69 123C74 124 78 126 82 130C69 138 57 159 57 182C57 206 69 227 85 234C80 239 75 241 71 242C93 256 105 275 105 298C105 336 62 356 0 356Z';
+  'M0 0C22 -2 32 3 46 8C70 17 85 42 85 73C85 97 79 111 69 123C74 124 78 126 82 130C69 138 57 159 57 182C57 206 69 227 85 234C80 239 75 241 71 242C93 256 105 275 105 298C105 336 62 356 0 356';
 /** A bass has the sloping shoulders of the viols. */
 const SLOPED =
   'M0 -14C15 -12 22 2 31 20C45 47 83 58 86 92C87 108 80 116 70 124C75 125 79 127 83 131C70 139 58 159 58 182C58 206 70 227 87 235C82 240 77 242 73 243C97 257 110 276 110 299C110 338 64 356 0 356';
@@ -25,7 +25,7 @@ function bowedPlate({ half, breadth, sloped, chinRest, shoulderRest, endpin }: B
   const pegs = [-150, -165, -180, -195].map((y, at) => {
     const shift = top + 132;
     const side = at % 2 === 0 ? 1 : -1;
-    return path(`M${side * 6} ${y + shift}H${side * 25}m0 -5v10`, 'none', 4.5);
+    return path(`M${side * 6} ${y + shift}H${side * 25}m0 -5v10`, 'stick', 4.5);
   });
   const scroll: Shape[] = [
     path(taper(top - 74, 7, top, 10.5), 'wood', 1.6),
@@ -43,7 +43,7 @@ function bowedPlate({ half, breadth, sloped, chinRest, shoulderRest, endpin }: B
     ...(chinRest
       ? [path('M-17 326C-26 300 -52 288 -74 294C-94 300 -98 320 -84 334C-68 350 -34 352 -17 346Z', 'ebony', 0)]
       : []),
-    ...(endpin ? [path('M0 356V402', 'none', 5), path(ellipse(0, 358, 9, 5), 'ebony', 0)] : []),
+    ...(endpin ? [path('M0 356V402', 'stick', 5), path(ellipse(0, 358, 9, 5), 'ebony', 0)] : []),
     path('M-24 200C-20 190 -12 188 0 188C12 188 20 190 24 200L19 200L15 196H-15L-19 200Z', 'wood', 1.6),
     ...strings(4, top, 8, 226, 13, gauge),
   ];
@@ -108,7 +108,7 @@ export function bowPlate(height: number): PlateData {
     viewBox: [0, 0, 44, height],
     shapes: [
       path(`M10 ${tip + 8}L8 ${tip}L30 ${tip + 2}V${tip + 12}L16 ${tip + 14}Z`, 'wood', 1.4),
-      path(stick, 'none', 6),
+      path(stick, 'stick', 6),
       path(hair, 'hair', 5),
       path(`M12 ${frog}H32V${frog + 24}H12Z`, 'ebony', 0),
       path(ellipse(22, frog + 12, 4), 'metal', 0),

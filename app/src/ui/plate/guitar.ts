@@ -21,7 +21,7 @@ export function guitarPlate(electric: boolean): PlateData {
   const bridge = 206;
   const boardEnd = electric ? 96 : 66;
   const gauge = (at: number) => 2.2 - at * 0.28;
-  const tuners = [-214, -230, -246].flatMap((y) => [path(`M15 ${y}H26m0 -5v10`, 'none', 4.5, true)]);
+  const tuners = [-214, -230, -246].flatMap((y) => [path(`M15 ${y}H26m0 -5v10`, 'stick', 4.5, true)]);
   return {
     viewBox: [-126, -278, 252, 572],
     shapes: [

@@ -1,7 +1,7 @@
 import type { Zone } from '@tembrin/core';
 
 /** What a part of the drawing is made of; the plate turns it into the theme's colours. */
-export type Material = 'wood' | 'ebony' | 'metal' | 'hair' | 'string' | 'none';
+export type Material = 'wood' | 'ebony' | 'metal' | 'hair' | 'string' | 'stick' | 'none';
 
 export interface Shape {
   /** SVG path, in millimetres of a full-size instrument or near it. */

@@ -24,6 +24,8 @@ export interface Palette {
   wood: string;
   woodDark: string;
   string: string;
+  /** Bow sticks, pegs and pins: dark wood that stands before the ground. */
+  stick: string;
   lit: string;
   scrim: string;
 }
@@ -44,6 +46,7 @@ export const DAY: Palette = {
   wood: '#E3BF8B',
   woodDark: '#4A3528',
   string: '#FFFBF4',
+  stick: '#5E3219',
   lit: '#F7D774',
   scrim: 'rgba(34, 28, 24, 0.45)',
 };
@@ -64,6 +67,7 @@ export const NIGHT: Palette = {
   wood: '#A9773F',
   woodDark: '#1A100A',
   string: '#F3E9D8',
+  stick: '#C58B5A',
   lit: '#F3CB5B',
   scrim: 'rgba(4, 10, 8, 0.6)',
 };

@@ -1,0 +1,28 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { build } from '../build.mjs';
+import { freePort, migrateDatabase, startDatabase } from './database.mjs';
+import { DEBIAN, ensureDebian, ensurePackages, exit, runTypeScript } from './project.mjs';
+
+/** Runs work against a built app on a server and database of its own, all of which is gone afterwards. */
+export async function withThrowaway(work) {
+  ensureDebian({ ...DEBIAN, chromium: ['chromium'] });
+  ensurePackages();
+  const STATIC_DIR = await build();
+  const folder = mkdtempSync(join(tmpdir(), 'tembrin-throwaway-'));
+  const database = await startDatabase(folder);
+  await migrateDatabase(database.env);
+  const port = await freePort();
+  const env = { ...database.env, PORT: String(port), STATIC_DIR, LOG_LEVEL: 'error', TZ: 'Europe/Lisbon' };
+  const server = runTypeScript('server/src/main.ts', env, { stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
+  try {
+    await new Promise((resolve) => server.once('message', resolve));
+    await work({ TEMBRIN_URL: `http://127.0.0.1:${port}`, STATIC_DIR });
+  } finally {
+    server.kill('SIGTERM');
+    await exit(server);
+    await database.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
