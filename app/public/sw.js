@@ -6,12 +6,7 @@ const PAGE = '/';
 const CACHE = `tembrin-${VERSION}`;
 
 self.addEventListener('install', (event) => {
-  event.waitUntil(
-    caches
-      .open(CACHE)
-      .then((cache) => cache.addAll([PAGE, ...FILES]))
-      .then(() => self.skipWaiting()),
-  );
+  event.waitUntil(caches.open(CACHE).then((cache) => cache.addAll([PAGE, ...FILES])));
 });
 
 self.addEventListener('activate', (event) => {
