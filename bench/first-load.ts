@@ -1,20 +1,11 @@
 import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium, type Browser } from '@playwright/test';
+import { CHROMIUM } from '../scripts/lib/chromium.mjs';
 
 /** Bytes over the wire and time to the first usable Now screen, Chromium slowed down fourfold. */
 const url = process.env.TEMBRIN_URL!;
 const RUNS = 5;
-const ARGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
-
 interface Load {
   ms: number;
   bytes: Record<string, number>;
@@ -52,7 +43,7 @@ const median = (values: number[]) => values.sort((a, b) => a - b)[values.length 
 const kb = (bytes = 0) => `${(bytes / 1024).toFixed(0)} KB`;
 
 async function main() {
-  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ARGS });
+  const browser = await chromium.launch(CHROMIUM);
   const cookiesOf = async (path: string, body: object) => {
     const context = await browser.newContext();
     const answer = await context.request.post(`${url}/api/v1${path}`, { data: body, headers: { 'x-tembrin': '1' } });

@@ -1,4 +1,5 @@
 import { defineConfig, devices } from '@playwright/test';
+import { CHROMIUM } from '../scripts/lib/chromium.mjs';
 
 export default defineConfig({
   testDir: './tests',
@@ -16,17 +17,6 @@ export default defineConfig({
     timezoneId: 'Europe/Lisbon',
     viewport: { width: 390, height: 844 },
     trace: 'retain-on-failure',
-    launchOptions: {
-      executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-      args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
-      ],
-    },
+    launchOptions: CHROMIUM,
   },
 });

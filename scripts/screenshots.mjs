@@ -1,20 +1,11 @@
 import { join } from 'node:path';
+import { CHROMIUM } from './lib/chromium.mjs';
 import { ROOT } from './lib/project.mjs';
 import { withThrowaway } from './lib/throwaway.mjs';
 
 /** Takes the pictures in docs/screenshots anew, of the demo library. */
 const PHONE = { width: 390, height: 844 };
 const WIDE = { width: 1280, height: 800 };
-const ARGS = [
-  '--no-sandbox',
-  '--disable-gpu',
-  '--disable-quic',
-  '--no-first-run',
-  '--disable-background-networking',
-  '--disable-component-update',
-  '--disable-sync',
-];
-
 async function tour(browser, url, viewport, colorScheme, suffix) {
   const context = await browser.newContext({
     baseURL: url,
@@ -75,7 +66,7 @@ async function tour(browser, url, viewport, colorScheme, suffix) {
 
 await withThrowaway(async ({ TEMBRIN_URL }) => {
   const { chromium } = await import('@playwright/test');
-  const browser = await chromium.launch({ executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium', args: ARGS });
+  const browser = await chromium.launch(CHROMIUM);
   await tour(browser, TEMBRIN_URL, PHONE, 'light', '');
   await tour(browser, TEMBRIN_URL, PHONE, 'dark', '-dark');
   await tour(browser, TEMBRIN_URL, WIDE, 'light', '-wide');

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { foldLog, hoursBetween, hoursUntil, lastDone, type LogEvent } from '.';
+import { foldLog, hoursBetween, hoursOnDay, hoursUntil, lastDone, type LogEvent } from '.';
 import { DAY_MS, HOUR_MS } from '../time';
 import { scribe } from '../testing/events';
 
@@ -143,4 +143,17 @@ test('the fold depends on the set of events, not on their order or number of cop
     ),
     { numRuns: 60 },
   );
+});
+
+test('hours of a day are those of the sessions that began on it', () => {
+  const { session, event } = scribe();
+  const running = event('session-began', NOW - 0.5 * HOUR_MS, {});
+  const log = foldLog(
+    [...session('2026-05-31T22:00:00.000Z', 1.5), ...session('2026-06-01T08:00:00.000Z', 1), running],
+    NOW,
+    'UTC',
+  );
+  expect(hoursOnDay(log, day('2026-05-31'))).toBe(1.5);
+  expect(hoursOnDay(log, day('2026-06-01'))).toBe(1.5);
+  expect(hoursOnDay(log, day('2026-05-01'))).toBe(0);
 });

@@ -1,3 +1,4 @@
+import { HOUR_MS, type LocalDay } from '../time';
 import type { EventOf, LogEvent, StepId } from './events';
 import { playingFrom, type Playing } from './playing';
 import { liveEvents } from './retraction';
@@ -110,4 +111,13 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
 /** When a closing-round step was last done; null when it never was. */
 export function lastDone(log: InstrumentLog, step: StepId): number | null {
   return log.steps.findLast((record) => record.done && record.step === step)?.at ?? null;
+}
+
+/** Hours of the sessions that began on a calendar day; a running one counts up to now. */
+export function hoursOnDay(log: Pick<InstrumentLog, 'sessions' | 'nowMs'>, day: LocalDay): number {
+  return log.sessions.reduce(
+    (hours, session) =>
+      session.day === day ? hours + ((session.endedAt ?? log.nowMs) - session.beganAt) / HOUR_MS : hours,
+    0,
+  );
 }

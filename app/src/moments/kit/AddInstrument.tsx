@@ -16,7 +16,8 @@ import { Screen } from '@/ui/Screen';
 import { GAP, RADIUS, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { FAMILY_NAMES } from '@/words/names';
-import { WhenField, whenToMs, type When } from '../part/When';
+import { WhenField } from '../part/WhenField';
+import { whenToMs, type When } from '../part/when';
 import { FactsFields } from './FactsFields';
 
 /** Adding an instrument: its family, then on one page what is known. Only the family is asked for; the rest can wait. */

@@ -1,10 +1,5 @@
-import { tz, TZDate } from '@date-fns/tz';
 import { closingRound, refusalOf, type InstrumentLog, type LogEvent, type Session } from '@tembrin/core';
 import { refusalSentence, type Instrument } from '@tembrin/contract';
-import { addDays } from 'date-fns/addDays';
-import { format } from 'date-fns/format';
-import { isValid } from 'date-fns/isValid';
-import { parseISO } from 'date-fns/parseISO';
 import { Redirect, router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -20,6 +15,7 @@ import { Screen } from '@/ui/Screen';
 import { GAP } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { useRouteInstrument } from './route';
+import { spanOf, timesOf, type Times } from './span';
 
 /** Route: enter a session afterwards, or correct or retract one. */
 export function SessionScreen() {
@@ -34,32 +30,6 @@ function SessionOf({ instrument, sessionId }: { instrument: Instrument; sessionI
   const session = log.sessions.find(({ id }) => id === sessionId) ?? null;
   if (sessionId && !session) return <Redirect href={{ pathname: '/kit/[id]', params: { id: instrument.id } }} />;
   return <SessionForm instrument={instrument} session={session} log={log} />;
-}
-
-interface Times {
-  date: string;
-  began: string;
-  ended: string;
-}
-
-function timesOf(session: Session | null, nowMs: number, timeZone: string): Times {
-  const at = (ms: number, pattern: string) => format(new TZDate(ms, timeZone), pattern);
-  if (!session) return { date: at(nowMs, 'yyyy-MM-dd'), began: '', ended: '' };
-  return {
-    date: at(session.beganAt, 'yyyy-MM-dd'),
-    began: at(session.beganAt, 'HH:mm'),
-    ended: at(session.endedAt ?? nowMs, 'HH:mm'),
-  };
-}
-
-/** Wall-clock times to instants. An end before the beginning is past midnight, on the next day. */
-function spanOf({ date, began, ended }: Times, timeZone: string): { beganAt: number; endedAt: number } | null {
-  if (!date || !began || !ended) return null;
-  const at = (time: string) => parseISO(`${date}T${time}`, { in: tz(timeZone) });
-  const from = at(began);
-  const to = at(ended);
-  if (!isValid(from) || !isValid(to)) return null;
-  return { beganAt: from.getTime(), endedAt: (to < from ? addDays(to, 1) : to).getTime() };
 }
 
 function SessionForm({

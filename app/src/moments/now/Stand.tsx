@@ -1,4 +1,4 @@
-import { byUrgency, HOUR_MS, localDay, openRound, type PartId } from '@tembrin/core';
+import { byUrgency, hoursOnDay, localDay, openRound, type PartId } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { View } from 'react-native';
@@ -28,22 +28,26 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
   const { log, condition } = judged;
   const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
   const threads = byUrgency(condition.threads);
+  const earlier = () => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id } });
   const due = (
-    <DueList
-      threads={threads}
-      instrument={instrument}
-      moment={moment}
-      chosen={part}
-      hrefOf={(id) => ({ pathname: '/now/[part]', params: { part: id } })}
-    />
+    <>
+      <DueList
+        threads={threads}
+        instrument={instrument}
+        moment={moment}
+        chosen={part}
+        hrefOf={(id) => ({ pathname: '/now/[part]', params: { part: id } })}
+      />
+      <Button
+        rank="plain"
+        title="Enter a session played earlier"
+        onPress={earlier}
+        style={{ alignSelf: 'flex-start' }}
+      />
+    </>
   );
   const tightSince = log.running ? null : (condition.tension?.tightSince ?? null);
-  const today = localDay(log.nowMs, log.timeZone);
-  const playedToday = log.sessions.reduce(
-    (hours, { day, beganAt, endedAt }) =>
-      day === today ? hours + ((endedAt ?? log.nowMs) - beganAt) / HOUR_MS : hours,
-    0,
-  );
+  const playedToday = hoursOnDay(log, localDay(log.nowMs, log.timeZone));
   const headline = headlineFor(threads, tightSince, playedToday, moment);
   const round = openRound(instrument, household.schools.cloths, log);
   const last = log.sessions.at(-1);

@@ -8,7 +8,8 @@ import { Button } from '@/ui/Button';
 import { Choice, Choices } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { REASON_NAMES } from '@/words/names';
-import { WhenField, whenToMs, type When } from './When';
+import { WhenField } from './WhenField';
+import { whenToMs, type When } from './when';
 
 export type DoneKind = 'strings' | 'hair' | 'checkup';
 

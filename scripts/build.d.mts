@@ -1,0 +1,2 @@
+export const DIST: string;
+export function build(): Promise<string>;
