@@ -1,19 +1,16 @@
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { Button } from '@/ui/Button';
-import { Empty } from '@/ui/Empty';
 import { Screen } from '@/ui/Screen';
+import { usePalette } from '@/ui/theme';
+import { Words } from '@/ui/Words';
 
 export default function NotFound() {
+  const { ground } = usePalette();
   return (
-    <View style={{ flex: 1 }}>
-      <Screen title="Nothing here" bare>
-        <Empty
-          title="Nothing here"
-          text="There is no such page. It may have been about an instrument that was removed."
-        >
-          <Button title="To the stand" onPress={() => router.replace('/')} />
-        </Empty>
+    <View style={{ flex: 1, backgroundColor: ground }}>
+      <Screen title="Nothing here" foot={<Button title="To the stand" onPress={() => router.replace('/')} />}>
+        <Words>There is no such page. It may have been about an instrument that was removed.</Words>
       </Screen>
     </View>
   );

@@ -23,7 +23,7 @@ export function Sheet({ title, onClose, children, foot }: SheetProps) {
       isVisible
       onBackdropPress={onClose}
       backdropStyle={{ backgroundColor: palette.scrim, ...SQUARE }}
-      pressableProps={{ 'aria-label': 'Close', tabIndex: -1 }}
+      pressableProps={{ 'aria-hidden': true, tabIndex: -1 }}
       aria-label={title}
       overlayStyle={{
         backgroundColor: palette.surface,
