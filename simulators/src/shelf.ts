@@ -24,7 +24,7 @@ export interface Habit {
   neglected?: Partial<Record<StepId, number>>;
   /** The last session ended without slackening. */
   leftTight?: boolean;
-  /** Days ago on which whole sets were fitted; a negative position list means "date not known". */
+  /** When strings were fitted: the whole set, or the positions named; `known` false where nobody knew the date. */
   stringsFitted: readonly {
     daysAgo: number;
     strings?: readonly number[];

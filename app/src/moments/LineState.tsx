@@ -8,6 +8,9 @@ import { Button } from '@/ui/Button';
 import { GAP, RADIUS } from '@/ui/theme';
 import { eventWords } from '@/words/events';
 
+/** Refused entries shown at once; a refused session drags its steps along. */
+const SHOWN = 3;
+
 const entries = (count: number) => (count === 1 ? '1 entry' : `${count} entries`);
 
 /** What stands between this device and the server, said plainly: what is not sent, and what was not taken. */
@@ -54,7 +57,17 @@ export function LineState() {
           />
         </Banner>
       )}
-      {refused.slice(0, 3).map(({ event, problem }) => {
+      {refused.length > SHOWN && (
+        <Banner tone="now" text={`${entries(refused.length)} could not be stored. The first ${SHOWN} are shown.`}>
+          <Button
+            rank="plain"
+            title="Leave them all out"
+            onPress={() => void Promise.all(refused.map(({ event }) => dropRefused(event.id)))}
+            style={{ alignSelf: 'flex-start' }}
+          />
+        </Banner>
+      )}
+      {refused.slice(0, SHOWN).map(({ event, problem }) => {
         const instrument = household.instruments.find(({ id }) => id === event.instrumentId);
         return (
           <Banner
@@ -63,7 +76,7 @@ export function LineState() {
             text={`Not stored: ${eventWords(event, instrument ?? null, household.timeZone)}. ${problem.detail}`}
           >
             <View style={{ flexDirection: 'row', gap: GAP.small }}>
-              {instrument && (
+              {instrument && (event.type === 'session-began' || event.type === 'session-entered') && (
                 <Button
                   rank="plain"
                   title="Enter it again"

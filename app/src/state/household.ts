@@ -1,4 +1,4 @@
-import type { BodyInputOf, Household, Instrument } from '@tembrin/contract';
+import { householdSchema, type BodyInputOf, type Household, type Instrument } from '@tembrin/contract';
 import { create } from 'zustand';
 import { call, Refused } from './api';
 import { leaveLog, openLog } from './log';
@@ -23,8 +23,12 @@ function keep(household: Household): void {
 }
 
 function kept(): Household | null {
-  const text = localStorage.getItem(KEPT);
-  return text ? (JSON.parse(text) as Household) : null;
+  try {
+    return householdSchema.parse(JSON.parse(localStorage.getItem(KEPT) ?? 'null'));
+  } catch {
+    // Nothing kept, or kept by another version of the app: the server is asked.
+    return null;
+  }
 }
 
 /** The instrument on the stand: the one put there, or the household's first. */

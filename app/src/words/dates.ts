@@ -1,4 +1,4 @@
-import { DAY_MS, HOUR_MS, localDay, MINUTE_MS } from '@tembrin/core';
+import { DAY_MS, HOUR_MS, localDay, MINUTE_MS, MONTH_DAYS } from '@tembrin/core';
 
 const LOCALE = 'en-GB';
 const formats = new Map<string, Intl.DateTimeFormat>();
@@ -57,7 +57,7 @@ export function lastingWords(ms: number): string {
   if (ms < 2 * DAY_MS) return plural(Math.round(ms / HOUR_MS), 'hour');
   const days = Math.round(ms / DAY_MS);
   if (days < 60) return plural(days, 'day');
-  return plural(Math.round(days / 30.4375), 'month');
+  return plural(Math.round(days / MONTH_DAYS), 'month');
 }
 
 /** Elapsed time on the session clock: minutes and seconds, hours in front when there are any. */

@@ -1,9 +1,11 @@
 import {
   DAY_MS,
   HOUR_MS,
+  MONTH_DAYS,
   stringNames,
   type CheckupThread,
   type HairThread,
+  type Pace,
   type ResidueThread,
   type RosinThread,
   type StringsThread,
@@ -101,6 +103,22 @@ export function reasonFor(thread: Thread, instrument: Instrument, moment: Moment
   }
 }
 
+/** How much playing the windows count on, and what that rests on. */
+export function paceReason({ hoursPerDay, daysObserved, startedFrom }: Pace): string {
+  const minutes = Math.round(hoursPerDay * 60);
+  if (daysObserved === 0)
+    return `The windows count on ${minutes} min of playing a day: a start, until your own log says more.`;
+  const days = daysObserved === 1 ? '1 day' : `${daysObserved} days`;
+  const basis =
+    daysObserved < PACE_KNOWN_DAYS
+      ? `${days} of your log and a start of ${Math.round(startedFrom * 60)} min`
+      : `${days} of your log`;
+  return `The windows count on ${minutes} min of playing a day, from ${basis}.`;
+}
+
+/** From so many days on the starting value no longer matters to speak of. */
+const PACE_KNOWN_DAYS = 90;
+
 export interface Headline {
   /** What to do, or that there is nothing to do. */
   title: string;
@@ -132,7 +150,7 @@ function figureOf(thread: Thread, { nowMs }: Moment): Pick<Headline, 'figure' | 
       };
     }
     case 'checkup': {
-      const months = Math.floor((nowMs - (thread.from ?? nowMs)) / (30.4375 * DAY_MS));
+      const months = Math.floor((nowMs - (thread.from ?? nowMs)) / (MONTH_DAYS * DAY_MS));
       return { figure: String(months), unit: 'months since the last checkup' };
     }
   }

@@ -11,7 +11,7 @@ import {
 } from '@tembrin/core';
 import type { Household, Instrument } from '@tembrin/contract';
 import { dateWords, dayWords, elapsedWords, lastingWords, minutesWords } from './dates';
-import { headlineFor, reasonFor } from './reasons';
+import { headlineFor, paceReason, reasonFor } from './reasons';
 import { stepWords } from './steps';
 import { workingOf } from './workings';
 
@@ -105,6 +105,13 @@ test('the headline is the most pressing thing: a tight bow before all else', () 
     event('step-done', 1.8, { step, sessionId: null }),
   );
   expect(head([...rosinDue, ...closed])).toMatchObject({ title: 'Rosin before you play', figure: '120' });
+});
+
+test('a new player is told what the windows count on, an old one what it rests on', () => {
+  const since = (days: number, events: LogEvent[]) => paceReason(judge(events, { ...violin, addedAt: ago(days) }).pace);
+  expect(since(0, [])).toBe('The windows count on 30 min of playing a day: a start, until your own log says more.');
+  expect(since(5, session(3, 1))).toMatch(/from 5 days of your log and a start of 30 min\.$/);
+  expect(since(200, session(3, 1))).toMatch(/count on [12] min of playing a day, from 200 days of your log\.$/);
 });
 
 test('every working shows its verdict, rule, school and what would change it, and adds up', () => {

@@ -19,7 +19,6 @@ export interface FamilyFacts {
   stringCount: number;
   shoulderRest: boolean;
   case: CaseKind;
-  endpin: boolean;
 }
 
 const bowed = {
@@ -35,14 +34,12 @@ export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
     sizes: ['4/4', '3/4', '1/2', '1/4', '1/8', '1/16'],
     strings: ['G', 'D', 'A', 'E'],
     shoulderRest: true,
-    endpin: false,
   },
   viola: {
     ...bowed,
     sizes: ['4/4', '3/4', '1/2', '1/4'],
     strings: ['C', 'G', 'D', 'A'],
     shoulderRest: true,
-    endpin: false,
   },
   cello: {
     ...bowed,
@@ -50,7 +47,6 @@ export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
     strings: ['C', 'G', 'D', 'A'],
     shoulderRest: false,
     case: 'soft',
-    endpin: true,
   },
   bass: {
     ...bowed,
@@ -58,7 +54,6 @@ export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
     strings: ['E', 'A', 'D', 'G'],
     shoulderRest: false,
     case: 'soft',
-    endpin: true,
   },
   guitar: {
     bowed: false,
@@ -68,7 +63,6 @@ export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
     stringCount: 6,
     shoulderRest: false,
     case: 'hard',
-    endpin: false,
   },
   harp: {
     bowed: false,
@@ -78,7 +72,6 @@ export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
     stringCount: 34,
     shoulderRest: false,
     case: 'none',
-    endpin: false,
   },
 };
 

@@ -17,14 +17,14 @@ export interface Mark {
   at: number;
 }
 
-export interface Fitting extends Mark {
-  strings: readonly number[] | null;
-  reason: EventOf<'strings-fitted'>['payload']['reason'];
+/** A mark whose date may be only a bound: `known` false means that it happened no later than `at`. */
+export interface KnownMark extends Mark {
   known: boolean;
 }
 
-export interface KnownMark extends Mark {
-  known: boolean;
+export interface Fitting extends KnownMark {
+  strings: readonly number[] | null;
+  reason: EventOf<'strings-fitted'>['payload']['reason'];
 }
 
 /** What one instrument's log amounts to. Every list is in order of time. */
@@ -111,6 +111,14 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
 /** When a closing-round step was last done; null when it never was. */
 export function lastDone(log: InstrumentLog, step: StepId): number | null {
   return log.steps.findLast((record) => record.done && record.step === step)?.at ?? null;
+}
+
+/**
+ * The mark that counts: the last whose date is known. One of unknown date only says "no later than this", so any known one,
+ * earlier or later, tells more; it counts when there is no other.
+ */
+export function decisive<M extends KnownMark>(marks: readonly M[]): M | null {
+  return marks.findLast(({ known }) => known) ?? marks.at(-1) ?? null;
 }
 
 /** Hours of the sessions that began on a calendar day; a running one counts up to now. */

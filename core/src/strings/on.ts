@@ -1,4 +1,4 @@
-import type { Fitting, InstrumentLog } from '../log';
+import { decisive, type Fitting, type InstrumentLog } from '../log';
 
 /** The string now on at a position. `fitting` null: nobody has said. */
 export interface StringOn {
@@ -11,11 +11,8 @@ export interface StringOn {
  * @param stringCount strings on the instrument
  */
 export function stringsOn(log: Pick<InstrumentLog, 'fittings'>, stringCount: number): StringOn[] {
-  const on: StringOn[] = Array.from({ length: stringCount }, (_, position) => ({ position, fitting: null }));
-  for (const fitting of log.fittings) {
-    for (const string of on) {
-      if (fitting.strings === null || fitting.strings.includes(string.position)) string.fitting = fitting;
-    }
-  }
-  return on;
+  return Array.from({ length: stringCount }, (_, position) => ({
+    position,
+    fitting: decisive(log.fittings.filter(({ strings }) => strings === null || strings.includes(position))),
+  }));
 }

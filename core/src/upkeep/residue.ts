@@ -1,4 +1,4 @@
-import { FAMILY_FACTS, type InstrumentFacts } from '../instruments';
+import type { InstrumentFacts } from '../instruments';
 import { firstPlayedAfter, hoursBetween, lastDone, type InstrumentLog, type StepId } from '../log';
 import { closingRound } from '../routines';
 import { DAY_MS } from '../time';
@@ -40,9 +40,4 @@ function stateAfter(since: number | null, nowMs: number): ResidueState {
   if (since === null) return 'clean';
   const days = (nowMs - since) / DAY_MS;
   return days < SETTLING_DAYS ? 'fresh' : days < CAKED_DAYS ? 'settling' : 'caked';
-}
-
-/** Whether what lies there is rosin as well as skin, or skin alone. */
-export function leavesRosin(facts: InstrumentFacts): boolean {
-  return FAMILY_FACTS[facts.family].bowed;
 }

@@ -76,6 +76,15 @@ describe('strings', () => {
     expect(part(threadsOf([fitted(600, null, false)]), 'strings').state).toBe('now');
   });
 
+  test('saying later when they were fitted beats not having known', () => {
+    const said = part(threadsOf([fitted(10, null, false), fitted(90)]), 'strings');
+    expect(said.from).toBe(ago(90));
+    expect(said.state).not.toBe('unknown');
+    const one = part(threadsOf([fitted(10, null, false), fitted(5, [3])]), 'strings');
+    expect(one.oldest).toEqual([0, 1, 2]);
+    expect(one.on[3]!.fitting!.at).toBe(ago(5));
+  });
+
   test('some strings on record and some not: unknown', () => {
     expect(part(threadsOf([fitted(10, [0, 1])]), 'strings').state).toBe('unknown');
   });
@@ -171,6 +180,12 @@ describe('residue', () => {
 describe('checkups', () => {
   const { event } = scribe('00000000-0000-4000-8000-0000000000ee');
   const done = (days: number) => event('checked-up', ago(days), { known: true });
+
+  test('a date said later beats not having known', () => {
+    const unknown = event('checked-up', ago(1), { known: false });
+    expect(part(threadsOf([unknown]), 'checkup').state).toBe('unknown');
+    expect(part(threadsOf([unknown, done(200)]), 'checkup')).toMatchObject({ state: 'now', from: ago(200) });
+  });
 
   test('every six months by school A, yearly by school B', () => {
     // common practice.

@@ -2,7 +2,7 @@ import { addMonths } from 'date-fns/addMonths';
 import { tz } from '@date-fns/tz';
 import { bowTension, HAIR_LIFE, HAIR_LOOK_DAYS, rosinBudget, type BowTension, type RosinBudget } from '../bow';
 import { FAMILY_FACTS, type InstrumentFacts } from '../instruments';
-import { hoursBetween, type InstrumentLog } from '../log';
+import { decisive, hoursBetween, type InstrumentLog } from '../log';
 import { stringLife, stringsOn, type LifeBasis, type StringOn } from '../strings';
 import { DAY_MS } from '../time';
 import { budgetReached, chanceSpent, spentWindow, type Window } from './forecast';
@@ -110,7 +110,7 @@ function stringsThread(facts: InstrumentFacts, log: InstrumentLog, pace: Pace): 
 }
 
 function hairThread(log: InstrumentLog, pace: Pace): HairThread {
-  const rehair = log.rehairs.at(-1);
+  const rehair = decisive(log.rehairs);
   const tension = bowTension(log, rehair?.at);
   const looks = [rehair?.known ? rehair.at : null, log.hairLooks.at(-1)?.at ?? null].filter((at) => at !== null);
   const lookDueAt = looks.length > 0 ? Math.max(...looks) + HAIR_LOOK_DAYS * DAY_MS : null;
@@ -166,7 +166,7 @@ function residueThread(facts: InstrumentFacts, log: InstrumentLog): ResidueThrea
 
 function checkupThread(log: InstrumentLog, schools: Schools): CheckupThread {
   const months = CHECKUP_MONTHS[schools.checkup];
-  const last = log.checkups.at(-1);
+  const last = decisive(log.checkups);
   if (!last) return { part: 'checkup', state: 'unknown', from: null, window: null, months };
   const after = (count: number) => addMonths(last.at, count, { in: tz(log.timeZone) }).getTime();
   const window = {

@@ -63,6 +63,7 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
       {complete && (
         <>
           <DueList
+            pace={condition.pace}
             threads={byUrgency(condition.threads)}
             instrument={instrument}
             moment={moment}

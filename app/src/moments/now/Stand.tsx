@@ -32,6 +32,7 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
   const due = (
     <>
       <DueList
+        pace={condition.pace}
         threads={threads}
         instrument={instrument}
         moment={moment}

@@ -17,8 +17,8 @@ interface DoneSheetProps {
   kind: DoneKind;
   instrument: Instrument;
   nowMs: number;
-  /** The date was not known so far: it is asked for, not done now. */
-  unknown: boolean;
+  /** It was done before, and only its date is asked for. */
+  asked: boolean;
   onClose: () => void;
 }
 
@@ -37,13 +37,13 @@ const DONE: Readonly<Record<DoneKind, string>> = {
 const WHY: readonly FitReason[] = ['worn', 'broke', 'frayed', 'experiment', 'set'];
 
 /** Records that something was done: when, and for strings which and why. */
-export function DoneSheet({ kind, instrument, nowMs, unknown, onClose }: DoneSheetProps) {
+export function DoneSheet({ kind, instrument, nowMs, asked, onClose }: DoneSheetProps) {
   const { timeZone } = useHousehold((state) => state.household)!;
   const names = stringNames(instrument);
   const [whole, setWhole] = useState(true);
   const [which, setWhich] = useState<number[]>([]);
-  const [why, setWhy] = useState<FitReason>(unknown ? 'on-record' : 'worn');
-  const [when, setWhen] = useState<When>(unknown ? { kind: 'unsaid' } : { kind: 'ago', months: 0 });
+  const [why, setWhy] = useState<FitReason>(asked ? 'on-record' : 'worn');
+  const [when, setWhen] = useState<When>(asked ? { kind: 'unsaid' } : { kind: 'ago', months: 0 });
   const at = whenToMs(when, nowMs, timeZone);
   const missing =
     at === null ? 'Say when.' : kind === 'strings' && !whole && which.length === 0 ? 'Choose which strings.' : null;
@@ -60,7 +60,7 @@ export function DoneSheet({ kind, instrument, nowMs, unknown, onClose }: DoneShe
       foot={<Button title={missing ?? 'Put it on record'} disabled={missing !== null} onPress={() => void save()} />}
     >
       <WhenField label={QUESTIONS[kind]} value={when} onChange={setWhen} nowMs={nowMs} timeZone={timeZone} />
-      {kind === 'strings' && !unknown && (
+      {kind === 'strings' && !asked && (
         <>
           <Choice
             label="Which strings?"

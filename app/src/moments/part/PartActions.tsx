@@ -14,9 +14,9 @@ interface PartActionsProps {
 
 /** What can be done about a part, there and then. */
 export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
-  const [sheet, setSheet] = useState<DoneKind | null>(null);
+  const [sheet, setSheet] = useState<{ kind: DoneKind; asked: boolean } | null>(null);
   const unknown = thread.state === 'unknown';
-  const first = primaryOf(thread, instrument, unknown, setSheet);
+  const first = primaryOf(thread, instrument, unknown, (kind) => setSheet({ kind, asked: unknown }));
   useKeys({ d: { label: first.title, run: first.run } });
   return (
     <>
@@ -30,15 +30,10 @@ export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
           }
         />
       )}
-      {sheet && (
-        <DoneSheet
-          kind={sheet}
-          instrument={instrument}
-          nowMs={nowMs}
-          unknown={unknown}
-          onClose={() => setSheet(null)}
-        />
+      {thread.part === 'strings' && unknown && (
+        <Button rank="outline" title="Fitted new strings" onPress={() => setSheet({ kind: 'strings', asked: false })} />
       )}
+      {sheet && <DoneSheet {...sheet} instrument={instrument} nowMs={nowMs} onClose={() => setSheet(null)} />}
     </>
   );
 }
