@@ -8,6 +8,12 @@ import { fileURLToPath } from 'node:url';
 export const ROOT = resolve(dirname(fileURLToPath(import.meta.url)), '../..');
 export const DATA = resolve(process.env.TEMBRIN_DATA ?? join(ROOT, 'data'));
 
+const [major, minor] = process.versions.node.split('.').map(Number);
+if (major < 20 || (major === 20 && minor < 12)) {
+  console.error(`Tembrin needs Node 20.12 or newer; this is ${process.versions.node}.`);
+  process.exit(1);
+}
+
 /** Runs a command to its end with its output shown. Throws with the command's name when it fails. */
 export function run(command, args, options = {}) {
   const { status, error } = spawnSync(command, args, { cwd: ROOT, stdio: 'inherit', ...options });

@@ -42,9 +42,9 @@ export function spanWords(fromMs: number, toMs: number, nowMs: number, timeZone:
 
 const plural = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
 
-/** Minutes of playing: minutes up to two hours, then hours. */
+/** Minutes of playing: minutes up to five hours, then hours. */
 export function minutesWords(minutes: number): string {
-  return minutes < 120 ? `${Math.round(minutes)} min` : hoursWords(minutes / 60);
+  return minutes < 300 ? `${Math.round(minutes)} min` : hoursWords(minutes / 60);
 }
 
 export function hoursWords(hours: number): string {

@@ -69,14 +69,14 @@ function residueReason({ worst, zones, from }: ResidueThread, { nowMs, timeZone 
       ? 'Nothing played yet, nothing to wipe.'
       : `Wiped ${dayWords(from, nowMs, timeZone)}, and not played since.`;
   const dirty = zones.filter(({ since }) => since !== null);
-  const where = dirty.length === zones.length ? 'Nothing is wiped' : `${ZONE_NAMES[worst.step]} not wiped`;
+  const where = dirty.length === zones.length ? 'Nothing wiped' : `${ZONE_NAMES[worst.step]} not wiped`;
   const what = {
     clean: '',
     fresh: 'Still fresh: a dry cloth takes it off.',
     settling: 'It is getting hard: wipe it today.',
     caked: 'It will have caked: leave rubbing to a workshop.',
   }[worst.state];
-  return `${where} since ${lastingWords(nowMs - worst.since!)}, ${minutesWords(worst.minutes)} of playing on it. ${what}`;
+  return `${where} for ${lastingWords(nowMs - worst.since!)}, with ${minutesWords(worst.minutes)} of playing left there. ${what}`;
 }
 
 function checkupReason({ from, window, months, state }: CheckupThread, moment: Moment): string {
@@ -103,21 +103,21 @@ export function reasonFor(thread: Thread, instrument: Instrument, moment: Moment
   }
 }
 
-/** How much playing the windows count on, and what that rests on. */
-export function paceReason({ hoursPerDay, daysObserved, startedFrom }: Pace): string {
-  const minutes = Math.round(hoursPerDay * 60);
-  if (daysObserved === 0)
-    return `The windows count on ${minutes} min of playing a day: a start, until your own log says more.`;
-  const days = daysObserved === 1 ? '1 day' : `${daysObserved} days`;
-  const basis =
-    daysObserved < PACE_KNOWN_DAYS
-      ? `${days} of your log and a start of ${Math.round(startedFrom * 60)} min`
-      : `${days} of your log`;
-  return `The windows count on ${minutes} min of playing a day, from ${basis}.`;
-}
-
 /** From so many days on the starting value no longer matters to speak of. */
 const PACE_KNOWN_DAYS = 90;
+
+/** What the expected playing rests on. */
+export function paceBasis({ daysObserved, startedFrom }: Pace): string {
+  const start = `a start of ${Math.round(startedFrom * 60)} min a day`;
+  if (daysObserved === 0) return `${start}, until your own log says more`;
+  const days = daysObserved === 1 ? '1 day of your log' : `${daysObserved} days of your log`;
+  return daysObserved < PACE_KNOWN_DAYS ? `${days} and ${start}` : `${days}, recent ones counting more`;
+}
+
+/** How much playing the windows count on, and what that rests on. */
+export function paceReason(pace: Pace): string {
+  return `The windows count on ${Math.round(pace.hoursPerDay * 60)} min of playing a day: ${paceBasis(pace)}.`;
+}
 
 export interface Headline {
   /** What to do, or that there is nothing to do. */

@@ -65,7 +65,7 @@ test('days as people say them, by the calendar and not by 24 hours', () => {
 
 test('lengths of time in the unit people would use', () => {
   expect([elapsedWords(65_000), elapsedWords(3_725_000), elapsedWords(-5)]).toEqual(['01:05', '1:02:05', '00:00']);
-  expect([minutesWords(62.4), minutesWords(150)]).toEqual(['62 min', '2.5 h']);
+  expect([minutesWords(62.4), minutesWords(390)]).toEqual(['62 min', '6.5 h']);
   expect([
     lastingWords(60_000),
     lastingWords(5 * HOUR_MS),
@@ -87,7 +87,7 @@ test('each reason carries its figures', () => {
     /^72 min of bowing since the last rosining\. Give it a few passes/,
   );
   expect(reason('rosin', [event('rosined', 3, {}), ...session(2, 0.5)])).toMatch(/due in 30 min/);
-  expect(reason('residue', session(4, 0.5))).toMatch(/Nothing is wiped since 4 days, 30 min .*getting hard/);
+  expect(reason('residue', session(4, 0.5))).toMatch(/Nothing wiped for 4 days, with 30 min .*getting hard/);
   expect(reason('residue', session(90, 0.5))).toMatch(/workshop/);
   expect(reason('hair', [event('rehaired', 380, { reason: 'routine', known: true })])).toMatch(/yearly look/);
   expect(reason('checkup', [event('checked-up', 250, { known: true })])).toMatch(/every 6 months is the rule/);
@@ -107,11 +107,13 @@ test('the headline is the most pressing thing: a tight bow before all else', () 
   expect(head([...rosinDue, ...closed])).toMatchObject({ title: 'Rosin before you play', figure: '120' });
 });
 
-test('a new player is told what the windows count on, an old one what it rests on', () => {
+test('a player is told what the windows count on and what that rests on', () => {
   const since = (days: number, events: LogEvent[]) => paceReason(judge(events, { ...violin, addedAt: ago(days) }).pace);
-  expect(since(0, [])).toBe('The windows count on 30 min of playing a day: a start, until your own log says more.');
-  expect(since(5, session(3, 1))).toMatch(/from 5 days of your log and a start of 30 min\.$/);
-  expect(since(200, session(3, 1))).toMatch(/count on [12] min of playing a day, from 200 days of your log\.$/);
+  expect(since(0, [])).toBe(
+    'The windows count on 30 min of playing a day: a start of 30 min a day, until your own log says more.',
+  );
+  expect(since(5, session(3, 1))).toMatch(/: 5 days of your log and a start of 30 min a day\.$/);
+  expect(since(200, session(3, 1))).toMatch(/count on [1-4] min of playing a day: 200 days of your log, recent/);
 });
 
 test('every working shows its verdict, rule, school and what would change it, and adds up', () => {

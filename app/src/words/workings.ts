@@ -2,7 +2,7 @@ import { DAY_MS, stringNames, type Pace, type Thread, type TwoClock } from '@tem
 import type { Household, Instrument } from '@tembrin/contract';
 import { dateWords, hoursWords, lastingWords, minutesWords } from './dates';
 import { STATE_NAMES, ZONE_NAMES } from './names';
-import type { Moment } from './reasons';
+import { paceBasis, type Moment } from './reasons';
 
 /** The working of a verdict: the figures it was computed from, the rule, whose rule it is, and what would change it. */
 export interface Working {
@@ -15,16 +15,13 @@ export interface Working {
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
-function paceFigures({ hoursPerDay, hoursOn, daysObserved, startedFrom, logSd }: Pace): Working['figures'] {
-  const basis =
-    daysObserved === 0
-      ? `a start of ${hoursWords(startedFrom)} a day, as nothing is on record yet`
-      : `${daysObserved} days of record, recent ones counting more, and a start of ${hoursWords(startedFrom)} a day`;
+function paceFigures(pace: Pace): Working['figures'] {
+  const { hoursPerDay, hoursOn, logSd } = pace;
   const most = Math.max(...hoursOn);
   const uneven = most > 1.5 * hoursPerDay ? `, most on ${WEEKDAYS[hoursOn.indexOf(most)]}` : '';
   return [
     ['Playing expected', `${Math.round(hoursPerDay * 60)} min a day${uneven}`],
-    ['It rests on', basis],
+    ['It rests on', paceBasis(pace)],
     ['Uncertainty of that', `± ${percent(Math.exp(logSd) - 1)}`],
   ];
 }

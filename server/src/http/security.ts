@@ -34,9 +34,9 @@ export function securityHeaders(): RequestHandler {
 export const ownPagesOnly: RequestHandler = (request, response, next) => {
   const { method, headers } = request;
   if (method === 'GET' || method === 'HEAD') return next();
-  const origin = headers.origin === undefined ? null : URL.parse(headers.origin)?.host;
-  const own = headers[REQUEST_HEADER] !== undefined && (origin === null || origin === headers.host);
-  if (own) return next();
+  const { origin } = headers;
+  const sameOrigin = origin === undefined || (URL.canParse(origin) && new URL(origin).host === headers.host);
+  if (headers[REQUEST_HEADER] !== undefined && sameOrigin) return next();
   response.status(403).type('application/problem+json');
   response.json(
     problem(

@@ -43,7 +43,7 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
         rank="plain"
         title="Enter a session played earlier"
         onPress={earlier}
-        style={{ alignSelf: 'flex-start' }}
+        style={{ alignSelf: 'flex-start', marginLeft: -GAP.small }}
       />
     </>
   );
