@@ -105,6 +105,9 @@ test('everything can be done from the keyboard, and ? tells how', async ({ page 
   await expect(page.getByRole('row', { name: /Start playing S/ })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('heading', { name: 'Keys on this screen' })).toBeHidden();
+  await page.keyboard.press('2');
+  await expect(page.getByRole('heading', { name: 'Quayside String Library' })).toBeVisible();
+  await page.keyboard.press('1');
   await page.keyboard.press('s');
   await expect(page.getByRole('timer')).toBeVisible();
   await page.keyboard.press('f');

@@ -1,7 +1,8 @@
-import { Link, Slot, usePathname, type Href } from 'expo-router';
+import { Link, router, Slot, usePathname, type Href } from 'expo-router';
 import { Pressable, View } from 'react-native';
 import { useSafeAreaInsets } from 'react-native-safe-area-context';
 import Svg, { Circle, Path } from 'react-native-svg';
+import { useKeys } from '@/ui/keys';
 import { NoticeLine } from '@/ui/Notice';
 import { GAP, usePalette, useWide, type Palette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
@@ -32,6 +33,11 @@ export function Places() {
   const path = usePathname();
   // The closing round has the whole screen to itself.
   const alone = path === '/now/closing';
+  useKeys(
+    Object.fromEntries(
+      PLACES.map(({ title, href }, at) => [String(at + 1), { label: `Go to ${title}`, run: () => router.push(href) }]),
+    ),
+  );
   const bar = alone || wide ? 0 : BAR + bottom;
   return (
     <View style={{ flex: 1, flexDirection: wide ? 'row' : 'column', backgroundColor: ground }}>

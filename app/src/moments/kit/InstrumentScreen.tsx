@@ -5,6 +5,7 @@ import { View } from 'react-native';
 import { useComplete, useJudged } from '@/state/condition';
 import { useLook } from '@/state/look';
 import { Button } from '@/ui/Button';
+import { useKeys } from '@/ui/keys';
 import { Plate } from '@/ui/Plate';
 import { Screen } from '@/ui/Screen';
 import { GAP, useWide } from '@/ui/theme';
@@ -29,6 +30,7 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
     putOnStand(instrument.id);
     router.push('/now');
   };
+  useKeys({ p: { label: `Put ${instrument.name} on the stand`, run: stand } });
   return (
     <Screen
       title={instrument.name}

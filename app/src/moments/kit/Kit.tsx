@@ -8,6 +8,7 @@ import { useHousehold } from '@/state/household';
 import { Button } from '@/ui/Button';
 import { Empty } from '@/ui/Empty';
 import { IconButton } from '@/ui/IconButton';
+import { useKeys } from '@/ui/keys';
 import { Plate } from '@/ui/Plate';
 import { Row } from '@/ui/Rows';
 import { Screen } from '@/ui/Screen';
@@ -23,11 +24,12 @@ export function Kit({ chosen }: { chosen?: Instrument }) {
   const { name, instruments } = useHousehold((state) => state.household)!;
   const wide = useWide();
   const add = () => router.push('/kit/add');
+  useKeys({ a: { label: 'Add an instrument', run: add } });
   const list = (
     <Screen
       title={name}
       aside={<IconButton icon={House} label="Household and account" onPress={() => router.push('/kit/household')} />}
-      foot={<Button rank="outline" title="Add an instrument" onPress={add} />}
+      foot={<Button rank="outline" title="Add an instrument" onPress={add} hotkey="a" />}
     >
       {instruments.length === 0 ? (
         <Empty

@@ -60,6 +60,7 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
       ? {}
       : {
           s: { label: 'Start playing', run: start },
+          e: { label: 'Enter a session played earlier', run: earlier },
           ...(round && { c: { label: 'Go on with the closing round', run: closing } }),
         },
   );

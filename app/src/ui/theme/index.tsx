@@ -58,7 +58,9 @@ function PageColours({ dark }: { dark: boolean }) {
   useEffect(() => {
     const { style } = document.documentElement;
     style.colorScheme = dark ? 'dark' : 'light';
-    document.body.style.backgroundColor = (dark ? NIGHT : DAY).ground;
+    const { ground, well } = dark ? NIGHT : DAY;
+    style.setProperty('--focus', well);
+    document.body.style.backgroundColor = ground;
   }, [dark]);
   return null;
 }
