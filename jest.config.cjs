@@ -32,6 +32,7 @@ module.exports = {
       preset: 'jest-expo/web',
       rootDir: `${__dirname}/app`,
       testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
+      transform: { '\\.mjs$': 'babel-jest' },
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '\\.woff2$': '<rootDir>/test/asset.js' },
       transformIgnorePatterns: [
         '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-navigation|@react-navigation|@rneui|lucide-react-native|d3-[a-z]+|internmap|uuid|idb|react-native-svg)[^/]*/?)',

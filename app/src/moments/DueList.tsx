@@ -2,7 +2,7 @@ import type { Pace, Thread as ThreadData } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import type { Href } from 'expo-router';
 import { View } from 'react-native';
-import { Row } from '@/ui/Rows';
+import { Row } from '@/ui/Row';
 import { GAP } from '@/ui/theme';
 import { StateMark } from '@/ui/StateMark';
 import { Thread } from '@/ui/Thread';

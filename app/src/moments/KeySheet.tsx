@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useKeyList, useKeys } from '@/ui/keys';
-import { Figures } from '@/ui/Rows';
+import { Figures } from '@/ui/Figures';
 import { Sheet } from '@/ui/Sheet';
 
 const NAMES: Readonly<Record<string, string>> = {

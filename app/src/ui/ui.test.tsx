@@ -1,6 +1,6 @@
 import { FAMILIES, closingRound, usualFacts } from '@tembrin/core';
-import { act, render } from '@testing-library/react-native';
-import { useState } from 'react';
+import { act, useState } from 'react';
+import { mount } from '@/testing/mount';
 import { notify, useNotice } from '@/state/notice';
 import { bowedPlates, bowPlate } from './plate/bowed';
 import { guitarPlate } from './plate/guitar';
@@ -79,16 +79,16 @@ describe('keys', () => {
 
   test('do what the topmost layer says, and nothing with Ctrl or once it is gone', () => {
     const [under, over] = [jest.fn(), jest.fn()];
-    const { rerender, unmount } = render(<Layer run={over} inner={under} />);
+    const { show, remove } = mount(<Layer run={over} inner={under} />);
     press('s');
     press('S');
     press('s', { ctrlKey: true });
     expect(over.mock.calls.length + under.mock.calls.length).toBe(2);
-    rerender(<Layer run={over} />);
+    show(<Layer run={over} />);
     over.mockClear();
     press('s');
     expect(over).toHaveBeenCalledTimes(1);
-    unmount();
+    remove();
     press('s');
     expect(over).toHaveBeenCalledTimes(1);
   });
@@ -108,10 +108,11 @@ describe('keys', () => {
       });
       return null;
     }
-    render(<Counter />);
+    const { remove } = mount(<Counter />);
     press('s');
     press('s');
     expect(seen).toEqual([0, 1]);
+    remove();
   });
 });
 

@@ -1,4 +1,5 @@
-import { logEventSchema, refusalOf, type AdmissionContext, type LogEvent } from '.';
+import fc from 'fast-check';
+import { foldLog, logEventSchema, refusalOf, type AdmissionContext, type LogEvent } from '.';
 import { HOUR_MS } from '../time';
 import { scribe } from '../testing/events';
 
@@ -73,6 +74,61 @@ test('a correction is judged like a session, leaving out the one it corrects', (
   expect(code(correct(began.id, '2026-05-30T18:10:00.000Z', '2026-05-30T19:30:00.000Z'))).toBe('admitted');
   expect(code(correct(began.id, '2026-05-30T19:10:00.000Z', '2026-05-30T18:30:00.000Z'))).toBe('ends-before-start');
   expect(code(correct(ended.id, '2026-05-30T18:10:00.000Z', '2026-05-30T19:30:00.000Z'))).toBe('no-such-session');
+});
+
+test('taking back a retraction is refused where another session has been entered since', () => {
+  const gone = retract(began.id, NOW);
+  const instead = entered('2026-05-30T18:30:00.000Z', '2026-05-30T19:30:00.000Z');
+  expect(code(retract(gone.id, NOW), context([began, ended, gone]))).toBe('admitted');
+  expect(code(retract(gone.id, NOW), context([began, ended, gone, instead]))).toBe('overlap');
+  const corrected = event('session-corrected', NOW, {
+    sessionId: began.id,
+    beganAt: '2026-05-30T10:00:00.000Z',
+    endedAt: '2026-05-30T11:00:00.000Z',
+  });
+  expect(code(retract(corrected.id, NOW), context([began, ended, corrected, instead]))).toBe('overlap');
+});
+
+test('a log made only of what was admitted never holds two sessions at once, nor one longer than a day', () => {
+  const DAYS = 4;
+  const act = fc.record({
+    kind: fc.constantFrom('began', 'ended', 'entered', 'corrected', 'retracted'),
+    at: fc.integer({ min: 0, max: DAYS * 96 }),
+    length: fc.integer({ min: -3, max: 110 }),
+    target: fc.nat(30),
+  });
+  const quarter = 15 * 60_000;
+  fc.assert(
+    fc.property(fc.array(act, { maxLength: 40 }), (acts) => {
+      const { event: make, retract: takeBack } = scribe();
+      const log: LogEvent[] = [];
+      const start = NOW - DAYS * 24 * HOUR_MS;
+      for (const { kind, at, length, target } of acts) {
+        const from = start + at * quarter;
+        const to = new Date(from + length * quarter).toISOString();
+        const id = log[target % Math.max(1, log.length)]?.id ?? '00000000-0000-4000-8000-00000000dead';
+        const candidates: Record<typeof kind, () => LogEvent> = {
+          began: () => make('session-began', from, {}),
+          ended: () => make('session-ended', from, { sessionId: id }),
+          entered: () => make('session-entered', from, { endedAt: to }),
+          corrected: () =>
+            make('session-corrected', NOW, { sessionId: id, beganAt: new Date(from).toISOString(), endedAt: to }),
+          retracted: () => takeBack(id, NOW),
+        };
+        const candidate = candidates[kind]();
+        if (refusalOf(candidate, context(log)) === null) log.push(candidate);
+      }
+      const { sessions } = foldLog(log, NOW, 'UTC');
+      for (const [index, session] of sessions.entries()) {
+        const next = sessions[index + 1];
+        const end = session.endedAt ?? NOW;
+        if (next) expect(end).toBeLessThanOrEqual(next.beganAt);
+        if (session.endedAt !== null) expect(end - session.beganAt).toBeLessThanOrEqual(24 * HOUR_MS);
+        expect(end).toBeGreaterThanOrEqual(session.beganAt);
+      }
+    }),
+    { numRuns: 400 },
+  );
 });
 
 test('ids that are not there, strings that are not there and bows that are not there are refused', () => {

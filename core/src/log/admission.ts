@@ -68,7 +68,7 @@ export function refusalOf(event: LogEvent, context: AdmissionContext): Refusal |
         ? { code: 'no-such-string', stringCount: context.facts.stringCount }
         : null;
     case 'retracted':
-      return context.has(event.payload.eventId) ? null : { code: 'no-such-event' };
+      return context.has(event.payload.eventId) ? revivalRefusal(event, context) : { code: 'no-such-event' };
     case 'checked-up':
       return null;
   }
@@ -97,6 +97,19 @@ function timesRefusal(sessionId: string, beganAt: number, endedAt: number, conte
     tooEarly(beganAt, context) ??
     overlapOf(sessionId, beganAt, endedAt, context)
   );
+}
+
+/** Taking back a retraction or a correction may bring a session back to where another has been entered since. */
+function revivalRefusal(event: LogEvent, context: AdmissionContext): Refusal | null {
+  const before = new Map(sessionsOf(context).map((session) => [session.id, session]));
+  const events = [...context.events, event];
+  for (const { id, beganAt, endedAt } of sessionsFrom(liveEvents(events), context.timeZone)) {
+    const known = before.get(id);
+    if (known?.beganAt === beganAt && known.endedAt === endedAt) continue;
+    const refusal = overlapOf(id, beganAt, endedAt ?? beganAt + 1, { ...context, events });
+    if (refusal) return refusal;
+  }
+  return null;
 }
 
 function sessionsOf({ events, timeZone }: AdmissionContext): Session[] {

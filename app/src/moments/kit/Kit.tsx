@@ -10,7 +10,7 @@ import { Empty } from '@/ui/Empty';
 import { IconButton } from '@/ui/IconButton';
 import { useKeys } from '@/ui/keys';
 import { Plate } from '@/ui/Plate';
-import { Row } from '@/ui/Rows';
+import { Row } from '@/ui/Row';
 import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { Thread } from '@/ui/Thread';

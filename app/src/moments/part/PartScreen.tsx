@@ -5,7 +5,7 @@ import { View } from 'react-native';
 import { useJudged } from '@/state/condition';
 import { useHousehold } from '@/state/household';
 import { Empty } from '@/ui/Empty';
-import { Figures } from '@/ui/Rows';
+import { Figures } from '@/ui/Figures';
 import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { GAP } from '@/ui/theme';
