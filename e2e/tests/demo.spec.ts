@@ -36,7 +36,7 @@ for (const [name, viewport] of [
       await look('new account');
       await openDemo(page);
       await look('now, before');
-      await page.getByRole('link', { name: /^Rosin: Now/ }).click();
+      await page.getByRole('link', { name: /^Rosin: (Now|Soon)/ }).click();
       await expect(page.getByRole('button', { name: 'Rosined now' })).toBeVisible();
       await look('the working of rosin');
       await page.getByRole('button', { name: 'Rosined now' }).click();
@@ -51,7 +51,7 @@ for (const [name, viewport] of [
       await look('closing round');
       await page.getByRole('button', { name: 'Later' }).click();
       await page.getByRole('link', { name: 'Kit' }).click();
-      await expect(page.getByRole('link', { name: /^Wren, Violin 1\/2. Residue: Now/ })).toBeVisible({
+      await expect(page.getByRole('link', { name: /^Wren, Violin 1\/2. Residue: (Now|Soon)/ })).toBeVisible({
         timeout: 30_000,
       });
       await look('kit');

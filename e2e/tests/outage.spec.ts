@@ -16,12 +16,12 @@ test('the server stops mid-session: playing goes on, a reload loses nothing, and
   await signUp(page, undefined, server.url);
   await addInstrument(page, 'Cello');
   await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
-  await page.getByRole('button', { name: 'Start playing' }).click();
-  await expect(page.getByRole('timer')).toBeVisible();
-  const posted = page.waitForResponse(
+  const began = page.waitForResponse(
     (answer) => answer.url().endsWith('/events') && answer.request().method() === 'POST',
   );
-  await posted.catch(() => undefined);
+  await page.getByRole('button', { name: 'Start playing' }).click();
+  await expect(page.getByRole('timer')).toBeVisible();
+  await began;
 
   await server.stop('SIGKILL');
   await page.getByRole('button', { name: 'Rosined just now' }).click();
@@ -65,9 +65,9 @@ test('the clock survives a reload and shows in a second tab, and what one tab do
   await signUp(page);
   await addInstrument(page, 'Violin');
   await page.getByRole('button', { name: 'Start playing' }).click();
-  await expect(page.getByRole('timer')).toHaveText('00:03', { timeout: 9_000 });
+  await expect(page.getByRole('timer')).toHaveText(/00:0[3-9]/, { timeout: 9_000 });
   await page.reload();
-  await expect(page.getByRole('timer')).toHaveText(/00:(0[3-9]|1\d)/);
+  await expect(page.getByRole('timer')).toHaveText(/00:(0[3-9]|[1-5]\d)/);
 
   const second = await context.newPage();
   await second.goto('/now');

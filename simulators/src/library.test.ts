@@ -74,6 +74,19 @@ test('whenever it is opened there are reasons to act and things in good order', 
       );
       return byUrgency(threads).map(({ state }) => state);
     });
+    for (const [name, part] of [
+      ['Heron', 'rosin'],
+      ['Wren', 'residue'],
+    ] as const) {
+      const instrument = fresh.instruments.find((each) => each.name === name)!;
+      const log = foldLog(
+        fresh.events.filter(({ instrumentId }) => instrumentId === instrument.id),
+        moment,
+        ZONE,
+      );
+      const { threads } = conditionOf(instrument, log, USUAL_SCHOOLS, Date.parse(instrument.addedAt));
+      expect(['now', 'soon']).toContain(threads.find((thread) => thread.part === part)!.state);
+    }
     for (const state of ['now', 'soon', 'well'] as const) {
       expect(states.filter((each) => each === state).length).toBeGreaterThan(3);
     }
