@@ -132,6 +132,19 @@ test('another instrument is put on the stand; a guitar has no bow, a harp no cas
   await closeTheRound(page, ['Wipe the strings', 'Wipe where hands were']);
 });
 
+test('strings that are due though nobody knows their date can be changed, or their date be said', async ({ page }) => {
+  await openDemo(page);
+  await page.getByRole('button', { name: /Heron is on the stand/ }).click();
+  await page.getByRole('button', { name: /^Cormorant/ }).click();
+  await page.getByRole('link', { name: /^Strings: Now/ }).click();
+  await expect(page.getByRole('button', { name: 'Fitted new strings' })).toBeVisible();
+  await page.getByRole('button', { name: 'Say when they were fitted' }).click();
+  await page.getByRole('radio', { name: '2 years' }).click();
+  await page.getByRole('button', { name: 'Put it on record' }).click();
+  await expect(page.getByText(/^Fitted 24 months ago/)).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Say when they were fitted' })).toHaveCount(0);
+});
+
 test('two visitors look round two copies', async ({ page, browser }) => {
   await openDemo(page);
   await page.getByRole('link', { name: 'Kit' }).click();

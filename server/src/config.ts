@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { DatabaseAddress } from './database/connect';
 
 const port = z.coerce.number().int().min(0).max(65535);
 
@@ -31,4 +32,15 @@ export function readConfig(env: Record<string, string | undefined>): Config {
   const result = configSchema.safeParse(env);
   if (result.success) return result.data;
   throw new Error(`Settings are missing or wrong:\n${z.prettifyError(result.error)}`);
+}
+
+/** Where the database is, for the server's own user. */
+export function databaseAddress(config: Config): DatabaseAddress {
+  return {
+    host: config.DATABASE_HOST,
+    port: config.DATABASE_PORT,
+    name: config.DATABASE_NAME,
+    user: config.DATABASE_USER,
+    password: config.DATABASE_PASSWORD,
+  };
 }

@@ -1,6 +1,6 @@
 import { pino } from 'pino';
 import { createApp } from './app';
-import { readConfig } from './config';
+import { databaseAddress, readConfig } from './config';
 import { connect } from './database/connect';
 import { DemoShelf } from './jobs/demo-shelf';
 
@@ -10,13 +10,7 @@ const PATIENCE_MS = 8_000;
 async function main() {
   const config = readConfig(process.env);
   const log = pino({ level: config.LOG_LEVEL });
-  const database = connect({
-    host: config.DATABASE_HOST,
-    port: config.DATABASE_PORT,
-    name: config.DATABASE_NAME,
-    user: config.DATABASE_USER,
-    password: config.DATABASE_PASSWORD,
-  });
+  const database = connect(databaseAddress(config));
   const demos = new DemoShelf(database);
   const restock = () =>
     demos.restock().catch((error: unknown) => log.error({ err: error }, 'no demo library could be made'));

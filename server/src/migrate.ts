@@ -1,12 +1,10 @@
-import { readConfig } from './config';
+import { databaseAddress, readConfig } from './config';
 import { migrate } from './database/migrate';
 
 /** Run before the server: brings the database up to date with the owner's rights. */
 const config = readConfig(process.env);
 const owner = {
-  host: config.DATABASE_HOST,
-  port: config.DATABASE_PORT,
-  name: config.DATABASE_NAME,
+  ...databaseAddress(config),
   user: process.env.DATABASE_OWNER ?? '',
   password: process.env.DATABASE_OWNER_PASSWORD ?? '',
 };

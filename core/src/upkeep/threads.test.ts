@@ -73,7 +73,8 @@ describe('strings', () => {
     const thread = part(threadsOf([fitted(10, null, false)]), 'strings');
     expect(thread.state).toBe('unknown');
     expect(thread.clock!.daysOn).toBeCloseTo(10, 6);
-    expect(part(threadsOf([fitted(600, null, false)]), 'strings').state).toBe('now');
+    expect(part(threadsOf([fitted(600, null, false)]), 'strings')).toMatchObject({ state: 'now', dateMissing: true });
+    expect(part(threadsOf([fitted(600)]), 'strings').dateMissing).toBe(false);
   });
 
   test('saying later when they were fitted beats not having known', () => {

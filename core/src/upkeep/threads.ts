@@ -22,6 +22,8 @@ interface ThreadBase {
   from: number | null;
   /** The frayed stretch; null when there is nothing to forecast. */
   window: Window | null;
+  /** The date the thread should begin at has not been said; `from`, if any, is then only a bound. */
+  dateMissing: boolean;
 }
 
 /** Figures every two-clock part shows. */
@@ -101,7 +103,13 @@ function stringsThread(facts: InstrumentFacts, log: InstrumentLog, pace: Pace): 
   const from = fitted.length === on.length ? Math.min(...fitted) : null;
   const oldest = on.filter(({ fitting }) => (fitting?.at ?? null) === from);
   const known = from !== null && oldest.every(({ fitting }) => fitting?.known);
-  const common = { part: 'strings' as const, on, oldest: oldest.map(({ position }) => position), basis };
+  const common = {
+    part: 'strings' as const,
+    on,
+    oldest: oldest.map(({ position }) => position),
+    basis,
+    dateMissing: !known,
+  };
   if (from === null) return { ...common, state: 'unknown', from, window: null, clock: null };
   const window = spentWindow(life, log, pace, from);
   const clock = twoClock(life, log, pace, from);
@@ -114,7 +122,7 @@ function hairThread(log: InstrumentLog, pace: Pace): HairThread {
   const tension = bowTension(log, rehair?.at);
   const looks = [rehair?.known ? rehair.at : null, log.hairLooks.at(-1)?.at ?? null].filter((at) => at !== null);
   const lookDueAt = looks.length > 0 ? Math.max(...looks) + HAIR_LOOK_DAYS * DAY_MS : null;
-  const common = { part: 'hair' as const, lookDueAt, tension };
+  const common = { part: 'hair' as const, lookDueAt, tension, dateMissing: !rehair?.known };
   if (!rehair) return { ...common, state: 'unknown', from: null, window: null, clock: null };
   const window = spentWindow(HAIR_LIFE, log, pace, rehair.at);
   let state = stateIn(window, log.nowMs);
@@ -135,7 +143,7 @@ function rosinThread(log: InstrumentLog, pace: Pace): RosinThread {
   };
   const state =
     minutes >= budget.budget ? 'now' : minutes >= budget.dueFrom ? 'soon' : from === null ? 'unknown' : 'well';
-  return { part: 'rosin', state, from, window, minutes, budget };
+  return { part: 'rosin', state, from, window, dateMissing: false, minutes, budget };
 }
 
 function residueThread(facts: InstrumentFacts, log: InstrumentLog): ResidueThread {
@@ -149,6 +157,7 @@ function residueThread(facts: InstrumentFacts, log: InstrumentLog): ResidueThrea
       state: 'well',
       from: wipes.length > 0 ? Math.max(...wipes) : null,
       window: null,
+      dateMissing: false,
       zones,
       worst,
     };
@@ -161,13 +170,13 @@ function residueThread(facts: InstrumentFacts, log: InstrumentLog): ResidueThrea
   };
   const playing = log.running !== null && since >= log.running.beganAt;
   const state = playing ? 'well' : log.nowMs >= window.middle ? 'now' : 'soon';
-  return { part: 'residue', state, from: worst.wipedAt ?? since, window, zones, worst };
+  return { part: 'residue', state, from: worst.wipedAt ?? since, window, dateMissing: false, zones, worst };
 }
 
 function checkupThread(log: InstrumentLog, schools: Schools): CheckupThread {
   const months = CHECKUP_MONTHS[schools.checkup];
   const last = decisive(log.checkups);
-  if (!last) return { part: 'checkup', state: 'unknown', from: null, window: null, months };
+  if (!last) return { part: 'checkup', state: 'unknown', from: null, window: null, dateMissing: true, months };
   const after = (count: number) => addMonths(last.at, count, { in: tz(log.timeZone) }).getTime();
   const window = {
     early: after(months - CHECKUP_SLACK_MONTHS),
@@ -175,7 +184,14 @@ function checkupThread(log: InstrumentLog, schools: Schools): CheckupThread {
     late: after(months + CHECKUP_SLACK_MONTHS),
   };
   const state = stateIn(window, log.nowMs, 0);
-  return { part: 'checkup', state: state === 'well' && !last.known ? 'unknown' : state, from: last.at, window, months };
+  return {
+    part: 'checkup',
+    state: state === 'well' && !last.known ? 'unknown' : state,
+    from: last.at,
+    window,
+    dateMissing: !last.known,
+    months,
+  };
 }
 
 /** Everything computed about one instrument at one moment. */

@@ -4,7 +4,7 @@ import { pino } from 'pino';
 import request from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { createApp } from '../app';
-import { readConfig } from '../config';
+import { databaseAddress, readConfig } from '../config';
 import { connect, type Database } from '../database/connect';
 import { DemoShelf } from '../jobs/demo-shelf';
 
@@ -13,13 +13,7 @@ export const PASSWORD = 'quiet harbour tern';
 /** One server on the test database, in this process. */
 export function openStage(settings: Partial<Record<string, string>> = {}) {
   const config = readConfig({ SIGN_IN_LIMIT: '1000', OPENING_LIMIT: '1000', ...process.env, ...settings });
-  const database: Database = connect({
-    host: config.DATABASE_HOST,
-    port: config.DATABASE_PORT,
-    name: config.DATABASE_NAME,
-    user: config.DATABASE_USER,
-    password: config.DATABASE_PASSWORD,
-  });
+  const database: Database = connect(databaseAddress(config));
   const demos = new DemoShelf(database);
   const { app, stop } = createApp({ config, database, demos, log: pino({ level: 'silent' }), checkResponses: true });
   return {

@@ -86,7 +86,7 @@ export function Playing({ instrument, session, judged: { log, condition }, wide,
         </Words>
       )}
       <View style={{ alignItems: 'center', flexGrow: 1, justifyContent: 'center' }}>
-        <Plate subject={instrument} height={wide ? 340 : 220} />
+        <Plate subject={instrument} height={wide ? 260 : 220} />
       </View>
     </Screen>
   );

@@ -6,6 +6,17 @@ import { Button } from '@/ui/Button';
 import { useKeys } from '@/ui/keys';
 import { DoneSheet, type DoneKind } from './DoneSheet';
 
+const DO: Readonly<Record<DoneKind, string>> = {
+  strings: 'Fitted new strings',
+  hair: 'Rehaired',
+  checkup: 'Had a checkup',
+};
+const ASK: Readonly<Record<DoneKind, string>> = {
+  strings: 'Say when they were fitted',
+  hair: 'Say when it was rehaired',
+  checkup: 'Say when it was looked over',
+};
+
 interface PartActionsProps {
   thread: Thread;
   instrument: Instrument;
@@ -15,13 +26,17 @@ interface PartActionsProps {
 /** What can be done about a part, there and then. */
 export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
   const [sheet, setSheet] = useState<{ kind: DoneKind; asked: boolean } | null>(null);
-  const unknown = thread.state === 'unknown';
-  const first = primaryOf(thread, instrument, unknown, (kind) => setSheet({ kind, asked: unknown }));
+  const { dateMissing, state } = thread;
+  // Where only the date is missing it is asked for first; where the part is due all the same, doing it comes first.
+  const asking = dateMissing && state === 'unknown';
+  const open = (kind: DoneKind, asked: boolean) => setSheet({ kind, asked });
+  const first = actionOf(thread, instrument, asking, open);
+  const second = dateMissing ? actionOf(thread, instrument, !asking, open) : null;
   useKeys({ d: { label: first.title, run: first.run } });
   return (
     <>
       <Button title={first.title} onPress={first.run} hotkey="d" />
-      {thread.part === 'hair' && (
+      {thread.part === 'hair' && !dateMissing && (
         <Button
           rank="outline"
           title="Looked it over, still good"
@@ -30,27 +45,26 @@ export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
           }
         />
       )}
-      {thread.part === 'strings' && unknown && (
-        <Button rank="outline" title="Fitted new strings" onPress={() => setSheet({ kind: 'strings', asked: false })} />
-      )}
+      {second && <Button rank="outline" title={second.title} onPress={second.run} />}
       {sheet && <DoneSheet {...sheet} instrument={instrument} nowMs={nowMs} onClose={() => setSheet(null)} />}
     </>
   );
 }
 
-function primaryOf(
+/** Doing it, or saying when it was done (`asked`). */
+function actionOf(
   thread: Thread,
   { id }: Instrument,
-  unknown: boolean,
-  open: (kind: DoneKind) => void,
+  asked: boolean,
+  open: (kind: DoneKind, asked: boolean) => void,
 ): { title: string; run: () => void } {
   switch (thread.part) {
     case 'strings':
-      return { title: unknown ? 'Say when they were fitted' : 'Fitted new strings', run: () => open('strings') };
     case 'hair':
-      return { title: unknown ? 'Say when it was rehaired' : 'Rehaired', run: () => open('hair') };
-    case 'checkup':
-      return { title: unknown ? 'Say when it was looked over' : 'Had a checkup', run: () => open('checkup') };
+    case 'checkup': {
+      const kind = thread.part;
+      return { title: (asked ? ASK : DO)[kind], run: () => open(kind, asked) };
+    }
     case 'rosin':
       return {
         title: 'Rosined now',
