@@ -1,9 +1,10 @@
-import { conditionOf, foldLog, HOUR_MS, USUAL_SCHOOLS, usualFacts, DAY_MS, type LogEvent } from '@tembrin/core';
+import { conditionOf, foldLog, HOUR_MS, schoolsFor, usualFacts, DAY_MS, type LogEvent } from '@tembrin/core';
 
 /** Folding and forecasting ten years of daily use of one violin, and twice and four times as much. */
 const NOW = Date.parse('2026-06-01T12:00:00.000Z');
 const ZONE = 'Europe/Lisbon';
 const violin = usualFacts('violin');
+const SCHOOLS = schoolsFor('violin');
 const ROUNDS = 15;
 
 function tenYears(times: number): LogEvent[] {
@@ -54,10 +55,10 @@ for (const times of [1, 2, 4]) {
   const events = tenYears(times);
   const text = JSON.stringify(events);
   const opening = performance.now();
-  conditionOf(violin, foldLog(events, NOW, ZONE), USUAL_SCHOOLS, NOW - 3650 * DAY_MS);
+  conditionOf(violin, foldLog(events, NOW, ZONE), SCHOOLS, NOW - 3650 * DAY_MS);
   const cold = performance.now() - opening;
   const baseline = time(() => JSON.parse(text) as unknown);
-  const fold = time(() => conditionOf(violin, foldLog(events, NOW, ZONE), USUAL_SCHOOLS, NOW - 3650 * DAY_MS));
+  const fold = time(() => conditionOf(violin, foldLog(events, NOW, ZONE), SCHOOLS, NOW - 3650 * DAY_MS));
   if (times === 1) first = fold / events.length;
   const growth = fold / events.length / first;
   console.log(

@@ -44,7 +44,7 @@ test('instruments: facts that contradict each other are refused beside their fie
   expect(instrumentChangeSchema.safeParse(violin).success).toBe(true);
   expect(instrumentChangeSchema.safeParse({ ...violin, kind: 'pedal' }).error?.issues[0]?.path).toEqual(['kind']);
   const cello = { name: 'Bittern', ...usualFacts('cello') };
-  const rested = { ...cello, setUp: { ...cello.setUp, shoulderRest: true } };
+  const rested = { ...cello, setUp: { ...cello.setUp, shoulderRest: 'rest' } };
   expect(instrumentChangeSchema.safeParse(rested).error?.issues[0]?.path).toEqual(['setUp', 'shoulderRest']);
   expect(issue(instrumentChangeSchema.safeParse({ ...violin, name: '   ' }))).toBe('Give it a name.');
   expect(issue(instrumentChangeSchema.safeParse({ ...violin, stringCount: Number.NaN }))).toBe(
@@ -57,6 +57,8 @@ test('households keep to known schools and zones', () => {
   const household = { name: 'Quayside', timeZone: 'Europe/Lisbon', schools: { checkup: 'A', cloths: 'B' } };
   expect(householdChangeSchema.safeParse(household).success).toBe(true);
   expect(householdChangeSchema.safeParse({ ...household, schools: { checkup: 'C', cloths: 'B' } }).success).toBe(false);
+  // What nobody chose follows the family’s default.
+  expect(householdChangeSchema.safeParse({ ...household, schools: {} }).success).toBe(true);
 });
 
 test('refusals say what is wrong and what to do, in the household’s own time', () => {

@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import { schoolsSchema } from '@tembrin/core';
+import { schoolChoicesSchema } from '@tembrin/core';
 import { timeZoneSchema } from './account';
 import { instrumentSchema } from './instrument';
 
 export const householdChangeSchema = z.strictObject({
   name: z.string().trim().min(1, 'Give the household a name.').max(80, 'A name has at most 80 characters.'),
   timeZone: timeZoneSchema,
-  schools: schoolsSchema,
+  schools: schoolChoicesSchema,
 });
 export type HouseholdChange = z.infer<typeof householdChangeSchema>;
 
@@ -15,7 +15,7 @@ export const householdSchema = z.object({
   id: z.uuid(),
   name: z.string(),
   timeZone: z.string(),
-  schools: schoolsSchema,
+  schools: schoolChoicesSchema,
   demo: z.boolean(),
   version: z.number().int().positive(),
   /** Address of the person signed in; null in the demo library. */

@@ -15,12 +15,12 @@ function checkFacts(facts: InstrumentFacts, context: z.RefinementCtx) {
       message: `A ${facts.family} is not of the kind “${facts.kind}”.`,
     });
   }
-  if (facts.setUp.shoulderRest && !family.shoulderRest) {
-    context.addIssue({
-      code: 'custom',
-      path: ['setUp', 'shoulderRest'],
-      message: `A ${facts.family} takes no shoulder rest.`,
-    });
+  if (facts.setUp.shoulderRest !== 'none' && !family.shoulderRest) {
+    const message = `A ${facts.family} takes no shoulder rest.`;
+    context.addIssue({ code: 'custom', path: ['setUp', 'shoulderRest'], message });
+  }
+  if (facts.setUp.endpin && !family.endpin) {
+    context.addIssue({ code: 'custom', path: ['setUp', 'endpin'], message: `A ${facts.family} has no endpin.` });
   }
 }
 

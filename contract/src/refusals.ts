@@ -1,4 +1,4 @@
-import { LONGEST_SESSION_H, type Refusal } from '@tembrin/core';
+import { FIGURE_DATA, LONGEST_SESSION_H, type Refusal } from '@tembrin/core';
 
 function when(ms: number, timeZone: string): string {
   const parts: Intl.DateTimeFormatOptions = {
@@ -38,5 +38,13 @@ export function refusalSentence(refusal: Refusal, timeZone: string): string {
       return `This instrument has ${refusal.stringCount} strings. Choose among those.`;
     case 'no-bow':
       return 'This instrument is played without a bow.';
+    case 'no-such-figure':
+      return `${FIGURE_DATA[refusal.figure].title} is not measured on this instrument.`;
+    case 'out-of-range': {
+      const { title, least, most, unit } = FIGURE_DATA[refusal.figure];
+      return `${title} lies between ${least} and ${most} ${unit}. Measure again, and check the unit.`;
+    }
+    case 'no-harp':
+      return 'Only a harp is regulated.';
   }
 }

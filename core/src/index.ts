@@ -1,8 +1,11 @@
 /** Tembrin's computation: pure functions of (log, settings, time). */
 export * from './time';
+export * from './schools';
 export * from './instruments';
 export * from './log';
 export * from './strings';
 export * from './bow';
-export * from './routines';
+export * from './care';
+export * from './learning';
 export * from './upkeep';
+export * from './routines';

@@ -1,5 +1,5 @@
 import { EVENTS_PER_POST, type EventOutcome } from '@tembrin/contract';
-import { foldLog, type LogEvent } from '@tembrin/core';
+import { foldLog, roundRecords, type LogEvent } from '@tembrin/core';
 import { v7 as uuid } from 'uuid';
 import { household, madeEvent, openStage, type Stage } from './testing/stage';
 
@@ -88,15 +88,46 @@ test.each([
   expect(await stored(party)).toHaveLength(2);
 });
 
-test('a clock is not started while one runs; of two started at once, only one runs on', async () => {
+test('two devices that recorded the same evening without a connection recorded one session, whichever comes first', async () => {
+  const evening = (minutesLater: number, steps: readonly ('slacken' | 'wipe-strings')[]) => {
+    const at = Date.now() - 5 * HOUR + minutesLater * 60_000;
+    return (instrumentId: string) => {
+      const began = madeEvent(instrumentId, 'session-began', {}, at);
+      const ended = madeEvent(instrumentId, 'session-ended', { sessionId: began.id }, at + HOUR);
+      const done = steps.map((step) => madeEvent(instrumentId, 'step-done', { step, sessionId: began.id }, at + HOUR));
+      return [began, ended, ...done];
+    };
+  };
+  const [phone, tablet] = [evening(0, ['slacken']), evening(2, ['slacken', 'wipe-strings'])];
+  for (const order of [
+    [phone, tablet],
+    [tablet, phone],
+  ]) {
+    const party = await household(stage);
+    for (const make of order) {
+      const outcomes = await post(party, ...make(party.instrument.id));
+      expect(outcomes.map(({ outcome }) => outcome)).not.toContain('refused');
+    }
+    const log = foldLog((await stored(party)) as LogEvent[], Date.now(), 'UTC');
+    expect(log.sessions).toHaveLength(1);
+    expect(log.sessions[0]!.endedAt! - log.sessions[0]!.beganAt).toBe(HOUR + 2 * 60_000);
+    expect(roundRecords(log, log.sessions[0]!).size).toBe(2);
+  }
+});
+
+test('two clocks started at once are one, and one forgotten for long is asked about first', async () => {
   const party = await household(stage);
   const began = (secondsAgo: number) =>
     madeEvent(party.instrument.id, 'session-began', {}, Date.now() - secondsAgo * 1000);
   const [first, second, earlier] = [began(60), began(30), began(61)];
   const outcomes = [...(await post(party, first)), ...(await post(party, second)), ...(await post(party, earlier))];
-  expect(outcomes.map(({ outcome }) => outcome)).toEqual(['stored', 'refused', 'stored']);
+  expect(outcomes.map(({ outcome }) => outcome)).toEqual(['stored', 'stored', 'stored']);
   const log = foldLog((await stored(party)) as LogEvent[], Date.now(), 'UTC');
-  expect(log.running?.id).toBe(first.id);
+  expect(log.running).toMatchObject({ id: earlier.id, parts: [earlier.id, first.id, second.id] });
+  const other = await household(stage);
+  const at = (hoursAgo: number) => madeEvent(other.instrument.id, 'session-began', {}, Date.now() - hoursAgo * HOUR);
+  await post(other, at(10));
+  expect((await post(other, at(1)))[0]!.problem!.detail).toMatch(/clock has been running since/);
 });
 
 test('retracting makes room, and only what is there can be retracted', async () => {

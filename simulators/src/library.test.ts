@@ -4,7 +4,7 @@ import {
   FAMILIES,
   foldLog,
   refusalOf,
-  USUAL_SCHOOLS,
+  schoolsFor,
   type LogEvent,
   type ThreadState,
 } from '@tembrin/core';
@@ -69,7 +69,7 @@ test('whenever it is opened there are reasons to act and things in good order', 
       const { threads } = conditionOf(
         instrument,
         foldLog(events, moment, ZONE),
-        USUAL_SCHOOLS,
+        schoolsFor(instrument.family, fresh.schools, instrument.schools),
         Date.parse(instrument.addedAt),
       );
       return byUrgency(threads).map(({ state }) => state);
@@ -84,7 +84,12 @@ test('whenever it is opened there are reasons to act and things in good order', 
         moment,
         ZONE,
       );
-      const { threads } = conditionOf(instrument, log, USUAL_SCHOOLS, Date.parse(instrument.addedAt));
+      const { threads } = conditionOf(
+        instrument,
+        log,
+        schoolsFor(instrument.family, fresh.schools, instrument.schools),
+        Date.parse(instrument.addedAt),
+      );
       expect(['now', 'soon']).toContain(threads.find((thread) => thread.part === part)!.state);
     }
     for (const state of ['now', 'soon', 'well'] as const) {
@@ -96,6 +101,11 @@ test('whenever it is opened there are reasons to act and things in good order', 
 test('the child’s bow was left tight', () => {
   const wren = library.instruments.find(({ name }) => name === 'Wren')!;
   const log = foldLog(eventsOf(wren.id), NOW, ZONE);
-  const { tension } = conditionOf(wren, log, USUAL_SCHOOLS, Date.parse(wren.addedAt));
+  const { tension } = conditionOf(
+    wren,
+    log,
+    schoolsFor('violin', library.schools, wren.schools),
+    Date.parse(wren.addedAt),
+  );
   expect(tension!.tightSince).toBe(log.sessions.at(-1)!.endedAt);
 });

@@ -1,18 +1,22 @@
 import {
-  closingRound,
+  CLOSING_STEPS,
   DAY_MS,
   FAMILY_FACTS,
   HOUR_MS,
   localDay,
   logEventSchema,
   MINUTE_MS,
+  schoolsFor,
   startOfLocalDay,
+  stepsFor,
   usualFacts,
   weekdayOf,
   type EventOf,
   type EventType,
   type InstrumentFacts,
   type LogEvent,
+  type SchoolChoices,
+  type StepId,
 } from '@tembrin/core';
 import { chanceFrom, type Chance } from './chance';
 import { SHELF, type Habit } from './shelf';
@@ -26,6 +30,8 @@ export interface DemoInstrument extends InstrumentFacts {
 
 export interface DemoLibrary {
   name: string;
+  /** Where the library itself has taken a side. */
+  schools: SchoolChoices;
   instruments: DemoInstrument[];
   /** In order of time within each instrument. */
   events: LogEvent[];
@@ -47,6 +53,7 @@ export function demoLibrary(nowMs: number, timeZone: string, seed = 0.4142): Dem
   const made = SHELF.map((habit, place) => instrumentHistory(habit, place, nowMs, timeZone, chance));
   return {
     name: 'Quayside String Library',
+    schools: { checkup: 'A' },
     instruments: made.map(({ instrument }) => instrument),
     events: made.flatMap(({ events }) => events),
   };
@@ -61,7 +68,9 @@ function instrumentHistory(habit: Habit, place: number, nowMs: number, timeZone:
     ...usual,
     size: habit.size ?? usual.size,
     setUp: { ...usual.setUp, ...habit.setUp },
+    schools: habit.schools ?? {},
   };
+  const steps = stepsFor(CLOSING_STEPS, facts, schoolsFor(facts.family, {}, facts.schools));
   // Entered one after another, in the order of the shelf.
   const addedAt = at(firstDay, 9) + place * MINUTE_MS;
   const instrument: DemoInstrument = {
@@ -93,8 +102,14 @@ function instrumentHistory(habit: Habit, place: number, nowMs: number, timeZone:
   }
   for (const daysAgo of habit.hairLooked ?? []) add('hair-looked-over', at(today - daysAgo, 12), {});
   for (const daysAgo of habit.checkedUp) add('checked-up', at(today - daysAgo, 11), { known: true });
+  for (const daysAgo of habit.regulated ?? []) add('regulated', at(today - daysAgo, 11), { known: true });
+  for (const { daysAgo, ...measure } of habit.measured ?? []) add('measured', at(today - daysAgo, 13), measure);
+  for (const { daysAgo, missed, ...drill } of habit.drills ?? [])
+    add('drill-done', at(today - daysAgo, 15), { ...drill, missed: [...missed] });
 
   const days = playingDays(habit, firstDay, today, chance);
+  const lastDone = new Map<StepId, number>();
+  const firstAt = at(days[0] ?? today, habit.hour);
   let sinceRosin = habit.rosinEvery ?? 0;
   for (const day of days) {
     const daysAgo = today - day;
@@ -112,13 +127,16 @@ function instrumentHistory(habit: Habit, place: number, nowMs: number, timeZone:
     const endedAt = beganAt + minutes * MINUTE_MS;
     add('session-ended', endedAt, { sessionId });
     let stepAt = endedAt;
-    for (const { step } of closingRound(facts, 'A')) {
+    for (const { id: step, due } of steps) {
+      if (due?.withStrings) continue;
+      if (due && stepAt - (lastDone.get(step) ?? firstAt) < due.everyDays * DAY_MS) continue;
       stepAt += chance.between(5, 40) * 1000;
       const left = habit.leftTight && day === days.at(-1) && step === 'slacken';
       const neglected = daysAgo <= (habit.neglected?.[step] ?? 0);
       const careless = daysAgo > RECENT_DAYS && chance.happens(habit.skips[step] ?? 0.01);
       const skipped = left || neglected || careless;
       add(skipped ? 'step-skipped' : 'step-done', stepAt, { step, sessionId });
+      if (!skipped) lastDone.set(step, stepAt);
     }
   }
   return { instrument, events: events.sort((a, b) => (a.occurredAt < b.occurredAt ? -1 : 1)) };

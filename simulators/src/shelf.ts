@@ -1,4 +1,4 @@
-import type { Family, Kind, SetUp, StepId } from '@tembrin/core';
+import type { DrillId, Family, Figure, Kind, SchoolChoices, SetUp, StepId } from '@tembrin/core';
 
 /** How one instrument of the demo library is used and kept: what the generator spins its log from. */
 export interface Habit {
@@ -34,7 +34,17 @@ export interface Habit {
   rehaired?: readonly { daysAgo: number; known?: boolean }[];
   hairLooked?: readonly number[];
   checkedUp: readonly number[];
+  schools?: SchoolChoices;
+  /** Figures of the set-up sheet as they were measured, oldest first. */
+  measured?: readonly { daysAgo: number; figure: Figure; value: number }[];
+  regulated?: readonly number[];
+  /** Drills of the trainer, oldest first. */
+  drills?: readonly { daysAgo: number; drill: DrillId; right: number; of: number; missed: readonly StepId[] }[];
 }
+
+/** A figure measured several times, the last so many days ago each. */
+const over = (figure: Figure, ...marks: readonly (readonly [daysAgo: number, value: number])[]) =>
+  marks.map(([daysAgo, value]) => ({ daysAgo, figure, value }));
 
 const SCHOOL_DAYS = [0.8, 0.75, 0.8, 0.75, 0.5, 0.6, 0.3];
 const EVERY_DAY = [0.95, 0.95, 0.9, 0.95, 0.85, 0.8, 0.6];
@@ -60,11 +70,20 @@ export const SHELF: readonly Habit[] = [
     rehaired: [{ daysAgo: 330 }],
     hairLooked: [120],
     checkedUp: [500, 320, 150],
+    schools: { slack: 'B' },
+    measured: [
+      ...over('bow-turns', [325, 6], [240, 6], [150, 6.5], [70, 7], [12, 7]),
+      ...over('bow-gap', [325, 7], [12, 7]),
+      ...over('rest-left', [400, 31], [12, 33]),
+      ...over('rest-right', [400, 24], [12, 24]),
+      ...over('rest-position', [12, 68]),
+    ],
   },
   {
     name: 'Wren',
     family: 'violin',
     size: '1/2',
+    setUp: { player: 'child' },
     plays: SCHOOL_DAYS,
     minutes: 17,
     spread: 0.3,
@@ -76,6 +95,17 @@ export const SHELF: readonly Habit[] = [
     stringsFitted: [{ daysAgo: 260, reason: 'on-record' }],
     rehaired: [{ daysAgo: 410 }],
     checkedUp: [420, 160],
+    measured: [
+      ...over('rest-left', [500, 22], [380, 24], [260, 27], [150, 29], [40, 32]),
+      ...over('rest-right', [500, 18], [380, 19], [260, 20], [150, 22], [40, 23]),
+      ...over('bow-turns', [380, 6], [150, 6.5], [40, 7]),
+    ],
+    drills: [
+      { daysAgo: 26, drill: 'order', right: 5, of: 8, missed: ['wipe-rosin', 'rest-off'] },
+      { daysAgo: 19, drill: 'zones', right: 3, of: 4, missed: ['wipe-rosin'] },
+      { daysAgo: 12, drill: 'case', right: 3, of: 4, missed: ['slacken'] },
+      { daysAgo: 5, drill: 'screw', right: 2, of: 3, missed: [] },
+    ],
   },
   {
     name: 'Curlew',
@@ -109,6 +139,11 @@ export const SHELF: readonly Habit[] = [
     ],
     rehaired: [{ daysAgo: 400 }],
     checkedUp: [520, 255],
+    measured: [
+      ...over('endpin-length', [520, 295], [300, 305], [90, 310]),
+      ...over('bow-turns', [395, 6], [210, 7], [60, 8]),
+      ...over('bow-gap', [60, 10]),
+    ],
   },
   {
     name: 'Cormorant',
@@ -122,16 +157,19 @@ export const SHELF: readonly Habit[] = [
     stringsFitted: [{ daysAgo: 548, reason: 'on-record', known: false }],
     rehaired: [{ daysAgo: 530 }],
     checkedUp: [520, 200],
+    measured: over('endpin-length', [510, 240]),
   },
   {
     name: 'Plover',
     family: 'guitar',
     kind: 'steel',
+    setUp: { stand: true, humidifier: true },
+    schools: { kept: 'B' },
     plays: EVERY_DAY,
     minutes: 48,
     spread: 0.5,
     hour: 20.5,
-    skips: { 'wipe-strings': 0.35, 'wipe-hands': 0.5, case: 0.3 },
+    skips: { 'wipe-strings': 0.35, 'wipe-hands': 0.5, stand: 0.3 },
     neglected: { 'wipe-strings': 4 },
     stringsFitted: [
       { daysAgo: 480, reason: 'on-record' },
@@ -140,6 +178,11 @@ export const SHELF: readonly Habit[] = [
       { daysAgo: 118, reason: 'worn' },
     ],
     checkedUp: [380, 170],
+    measured: [
+      ...over('action', [380, 2.2], [210, 2.3], [40, 2.5]),
+      ...over('relief', [380, 0.2], [210, 0.2], [40, 0.3]),
+      ...over('string-gauge', [480, 0.3]),
+    ],
   },
   {
     name: 'Dunlin',
@@ -170,6 +213,7 @@ export const SHELF: readonly Habit[] = [
       { daysAgo: 88, strings: [28], reason: 'broke' },
     ],
     checkedUp: [345, 165],
+    regulated: [345],
   },
   {
     name: 'Knot',

@@ -1,3 +1,5 @@
+export * from './gap';
 export * from './hair';
 export * from './rosin';
+export * from './rosin-guides';
 export * from './tension';

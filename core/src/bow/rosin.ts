@@ -1,5 +1,6 @@
 import { median } from 'simple-statistics';
 import { hoursBetween, type InstrumentLog } from '../log';
+import { DAY_MS } from '../time';
 
 /** Bowing minutes between rosinings: due from, the budget, overdue past. */
 export interface RosinBudget {
@@ -41,3 +42,39 @@ export function rosinBudget(log: InstrumentLog): RosinBudget & { scale: number; 
     rosinings: marks.length,
   };
 }
+
+/** What to do about rosin before playing. */
+export interface RosinVerdict {
+  /** new-hair: none on it yet; due: give it so many passes; enough: leave it. */
+  kind: 'new-hair' | 'due' | 'enough';
+  /** Light passes over the whole length; 0 when none are needed, and for new hair, which takes minutes. */
+  passes: number;
+  /** Bowing since the last rosining, min. */
+  minutes: number;
+  budget: RosinBudget & { scale: number; rosinings: number };
+}
+
+/** One light pass for each quarter of an hour of bowing, from three to eight. From memory: "a few" in numbers. */
+const MINUTES_PER_PASS = 15;
+const FEWEST_PASSES = 3;
+const MOST_PASSES = 8;
+
+/**
+ * The rosin verdict for today: by the bowing since the last rosining, in the player's own scale.
+ * Hair put on since the last rosining has none on it.
+ */
+export function rosinVerdict(log: InstrumentLog): RosinVerdict {
+  const budget = rosinBudget(log);
+  const rosined = log.rosinings.at(-1)?.at ?? -Infinity;
+  const minutes = hoursBetween(log.playing, rosined, log.nowMs) * 60;
+  const rehair = log.rehairs.findLast(({ known }) => known);
+  const common = { minutes, budget };
+  if (rehair && rehair.at > rosined && log.nowMs - rehair.at < NEW_HAIR_DAYS * DAY_MS)
+    return { kind: 'new-hair', passes: 0, ...common };
+  if (minutes < budget.dueFrom) return { kind: 'enough', passes: 0, ...common };
+  const passes = Math.round(minutes / budget.scale / MINUTES_PER_PASS);
+  return { kind: 'due', passes: Math.min(MOST_PASSES, Math.max(FEWEST_PASSES, passes)), ...common };
+}
+
+/** Hair rehaired longer ago than this has certainly been rosined, on record or not. */
+const NEW_HAIR_DAYS = 30;

@@ -8,6 +8,14 @@ export type Kind = (typeof KINDS)[number];
 export const CASES = ['hard', 'soft', 'none'] as const;
 export type CaseKind = (typeof CASES)[number];
 
+/** A rest with feet, a pad held by a band, or none. */
+export const RESTS = ['rest', 'pad', 'none'] as const;
+export type RestKind = (typeof RESTS)[number];
+
+/** varnish: as on bowed instruments; hard: modern hard finish; lacquer: thin lacquer; valuable: old or valuable, whatever it is. */
+export const FINISHES = ['varnish', 'hard', 'lacquer', 'valuable'] as const;
+export type Finish = (typeof FINISHES)[number];
+
 export interface FamilyFacts {
   /** Played with a bow: has hair, rosin and a stick to slacken. */
   bowed: boolean;
@@ -17,8 +25,12 @@ export interface FamilyFacts {
   /** Names of the strings, lowest first; empty for a harp, whose strings are counted. */
   strings: readonly string[];
   stringCount: number;
+  /** Takes a shoulder rest. */
   shoulderRest: boolean;
+  /** Stands on an endpin. */
+  endpin: boolean;
   case: CaseKind;
+  finish: Finish;
 }
 
 const bowed = {
@@ -26,6 +38,8 @@ const bowed = {
   kinds: [],
   stringCount: 4,
   case: 'hard',
+  endpin: false,
+  finish: 'varnish',
 } as const;
 
 export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
@@ -46,6 +60,7 @@ export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
     sizes: ['4/4', '3/4', '1/2', '1/4', '1/8'],
     strings: ['C', 'G', 'D', 'A'],
     shoulderRest: false,
+    endpin: true,
     case: 'soft',
   },
   bass: {
@@ -53,6 +68,7 @@ export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
     sizes: ['3/4', '4/4', '1/2', '1/4'],
     strings: ['E', 'A', 'D', 'G'],
     shoulderRest: false,
+    endpin: true,
     case: 'soft',
   },
   guitar: {
@@ -62,7 +78,9 @@ export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
     strings: ['E', 'A', 'D', 'G', 'B', 'high E'],
     stringCount: 6,
     shoulderRest: false,
+    endpin: false,
     case: 'hard',
+    finish: 'hard',
   },
   harp: {
     bowed: false,
@@ -71,7 +89,9 @@ export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
     strings: [],
     stringCount: 34,
     shoulderRest: false,
+    endpin: false,
     case: 'none',
+    finish: 'lacquer',
   },
 };
 

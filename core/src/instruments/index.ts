@@ -1,2 +1,4 @@
 export * from './families';
+export * from './figures';
 export * from './instrument';
+export * from './zones';

@@ -1,9 +1,30 @@
 import { z } from 'zod';
-import { CASES, FAMILIES, FAMILY_FACTS, HARP_STRINGS, KINDS, type Family, type Kind } from './families';
+import { schoolChoicesSchema } from '../schools';
+import {
+  CASES,
+  FAMILIES,
+  FAMILY_FACTS,
+  FINISHES,
+  HARP_STRINGS,
+  KINDS,
+  RESTS,
+  type Family,
+  type Kind,
+} from './families';
 
 export const setUpSchema = z.object({
-  shoulderRest: z.boolean(),
+  shoulderRest: z.enum(RESTS),
   case: z.enum(CASES),
+  /** It has a stand or a wall hanger. */
+  stand: z.boolean(),
+  endpin: z.boolean(),
+  /** A humidifier lies in the case. */
+  humidifier: z.boolean(),
+  /** The bridge is held by the strings alone, as on bowed instruments and some guitars. */
+  floatingBridge: z.boolean(),
+  finish: z.enum(FINISHES),
+  /** Who plays it: a child gets an adult's help where a step can hurt. */
+  player: z.enum(['adult', 'child']),
 });
 export type SetUp = z.infer<typeof setUpSchema>;
 
@@ -20,6 +41,8 @@ export const instrumentFactsSchema = z.object({
   /** Calendar date (yyyy-mm-dd) since when the household has had it; null when not said. */
   since: z.iso.date('Write the date as year-month-day, like 2026-03-14.').nullable(),
   setUp: setUpSchema,
+  /** Schools chosen for this instrument; where it says nothing, the household's hold. */
+  schools: schoolChoicesSchema,
 });
 export type InstrumentFacts = z.infer<typeof instrumentFactsSchema>;
 
@@ -37,7 +60,17 @@ export function usualFacts(family: Family, kind?: Kind): InstrumentFacts {
     stringCount:
       family === 'harp' && (chosen === 'lever' || chosen === 'pedal') ? HARP_STRINGS[chosen] : facts.stringCount,
     since: null,
-    setUp: { shoulderRest: facts.shoulderRest, case: facts.case },
+    setUp: {
+      shoulderRest: facts.shoulderRest ? 'rest' : 'none',
+      case: facts.case,
+      stand: false,
+      endpin: facts.endpin,
+      humidifier: false,
+      floatingBridge: facts.bowed,
+      finish: facts.finish,
+      player: 'adult',
+    },
+    schools: {},
   };
 }
 

@@ -51,21 +51,23 @@ test('sessions that end before they begin, last too long or overlap are refused'
   expect(code(entered('2026-05-31T01:00:00.000Z', '2026-06-01T01:01:00.000Z'))).toBe('too-long');
   expect(code(entered('2026-05-30T18:30:00.000Z', '2026-05-30T20:00:00.000Z'))).toBe('overlap');
   expect(code(entered('2026-05-30T19:00:00.000Z', '2026-05-30T20:00:00.000Z'))).toBe('admitted');
-  expect(code(event('session-began', '2026-05-30T18:10:00.000Z', {}))).toBe('overlap');
   const gone = context([began, ended, retract(began.id, NOW)]);
   expect(code(entered('2026-05-30T18:30:00.000Z', '2026-05-30T20:00:00.000Z'), gone)).toBe('admitted');
 });
 
-test('while a clock runs no second one is started, and the end may not swallow another session', () => {
-  const [running] = session('2026-05-31T08:00:00.000Z', 1);
-  const other = entered('2026-05-31T10:00:00.000Z', '2026-05-31T11:00:00.000Z');
-  expect(code(event('session-began', '2026-05-31T09:00:00.000Z', {}), context([running]))).toBe('overlap');
-  expect(
-    code(event('session-ended', '2026-05-31T12:00:00.000Z', { sessionId: running.id }), context([running, other])),
-  ).toBe('overlap');
-  expect(
-    code(event('session-ended', '2026-05-31T09:59:00.000Z', { sessionId: running.id }), context([running, other])),
-  ).toBe('admitted');
+test('a second device’s clock joins the session it overlaps, but not a clock forgotten long ago', () => {
+  const [running, stopped] = session('2026-05-31T08:00:00.000Z', 1);
+  expect(code(event('session-began', '2026-05-30T18:10:00.000Z', {}))).toBe('admitted');
+  expect(code(event('session-began', '2026-05-31T09:00:00.000Z', {}), context([running]))).toBe('admitted');
+  expect(code(event('session-began', '2026-05-31T12:00:00.000Z', {}), context([running]))).toBe('overlap');
+  expect(code(event('session-began', '2026-05-31T12:00:00.000Z', {}), context([running, stopped]))).toBe('admitted');
+});
+
+test('clocks joined over more than a day are refused', () => {
+  const one = session('2026-05-30T00:00:00.000Z', 23);
+  const [second] = session('2026-05-30T22:00:00.000Z', 1);
+  const end = event('session-ended', '2026-05-31T02:00:00.000Z', { sessionId: second.id });
+  expect(code(end, context([...one, second]))).toBe('too-long');
 });
 
 test('a correction is judged like a session, leaving out the one it corrects', () => {
@@ -141,6 +143,17 @@ test('ids that are not there, strings that are not there and bows that are not t
   expect(code(event('rosined', NOW, {}), guitar)).toBe('no-bow');
   expect(code(event('step-done', NOW, { step: 'slacken', sessionId: null }), guitar)).toBe('no-bow');
   expect(code(event('step-done', NOW, { step: 'wipe-strings', sessionId: null }), guitar)).toBe('admitted');
+});
+
+test('a figure must be one the instrument has, and one that can have been measured', () => {
+  const measured = (figure: 'rest-left' | 'endpin-length' | 'bow-turns', value: number) =>
+    event('measured', NOW, { figure, value });
+  expect(code(measured('rest-left', 34))).toBe('admitted');
+  expect(code(measured('rest-left', 340))).toBe('out-of-range');
+  expect(code(measured('endpin-length', 300))).toBe('no-such-figure');
+  expect(code(measured('endpin-length', 300), context([], { family: 'cello' }))).toBe('admitted');
+  expect(code(event('regulated', NOW, { known: true }))).toBe('no-harp');
+  expect(code(event('regulated', NOW, { known: true }), context([], { family: 'harp' }))).toBe('admitted');
 });
 
 test('the schema turns down what is not an event, in words', () => {

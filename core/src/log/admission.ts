@@ -1,8 +1,8 @@
-import { FAMILY_FACTS, type InstrumentFacts } from '../instruments';
+import { FAMILY_FACTS, FIGURE_DATA, type Figure, type InstrumentFacts } from '../instruments';
 import { DAY_MS, HOUR_MS, MINUTE_MS, startOfLocalDay } from '../time';
-import type { LogEvent } from './events';
+import type { LogEvent, StepId } from './events';
 import { liveEvents } from './retraction';
-import { LONGEST_SESSION_H, sessionsFrom, type Session } from './sessions';
+import { LONGEST_SESSION_H, mergedSessions, type Session } from './sessions';
 
 /** Why an event cannot stand in the log, in terms the screen and the server both put into words. */
 export type Refusal =
@@ -14,7 +14,10 @@ export type Refusal =
   | { code: 'no-such-session' }
   | { code: 'no-such-event' }
   | { code: 'no-such-string'; stringCount: number }
-  | { code: 'no-bow' };
+  | { code: 'no-bow' }
+  | { code: 'no-such-figure'; figure: Figure }
+  | { code: 'out-of-range'; figure: Figure }
+  | { code: 'no-harp' };
 
 /** How far ahead a device's clock may run before its entries are refused. */
 export const CLOCK_TOLERANCE_MS = 5 * MINUTE_MS;
@@ -39,20 +42,18 @@ export function refusalOf(event: LogEvent, context: AdmissionContext): Refusal |
   if (occurredAt > latest) return { code: 'in-the-future', at: occurredAt };
   switch (event.type) {
     case 'session-began':
-      return tooEarly(occurredAt, context) ?? overlapOf(event.id, occurredAt, occurredAt + 1, context);
+      return tooEarly(occurredAt, context) ?? sessionRefusal(event, context);
     case 'session-entered':
-      return timesRefusal(event.id, occurredAt, Date.parse(event.payload.endedAt), context);
+      return timesRefusal(occurredAt, Date.parse(event.payload.endedAt), event, context);
     case 'session-corrected': {
       const { sessionId, beganAt, endedAt } = event.payload;
-      if (!sessionOf(sessionId, context)) return { code: 'no-such-session' };
-      return timesRefusal(sessionId, Date.parse(beganAt), Date.parse(endedAt), context);
+      if (!beganAtOf(sessionId, context)) return { code: 'no-such-session' };
+      return timesRefusal(Date.parse(beganAt), Date.parse(endedAt), event, context);
     }
     case 'session-ended': {
-      const session = sessionOf(event.payload.sessionId, context);
-      if (!session) return { code: 'no-such-session' };
-      return (
-        spanRefusal(session.beganAt, occurredAt, context) ?? overlapOf(session.id, session.beganAt, occurredAt, context)
-      );
+      const beganAt = beganAtOf(event.payload.sessionId, context);
+      if (!beganAt) return { code: 'no-such-session' };
+      return spanRefusal(beganAt, occurredAt, context) ?? sessionRefusal(event, context);
     }
     case 'step-done':
     case 'step-skipped':
@@ -68,14 +69,26 @@ export function refusalOf(event: LogEvent, context: AdmissionContext): Refusal |
         ? { code: 'no-such-string', stringCount: context.facts.stringCount }
         : null;
     case 'retracted':
-      return context.has(event.payload.eventId) ? revivalRefusal(event, context) : { code: 'no-such-event' };
+      return context.has(event.payload.eventId) ? sessionRefusal(event, context) : { code: 'no-such-event' };
+    case 'measured': {
+      const { figure, value } = event.payload;
+      const { families, least, most } = FIGURE_DATA[figure];
+      if (!families.includes(context.facts.family)) return { code: 'no-such-figure', figure };
+      return value < least || value > most ? { code: 'out-of-range', figure } : null;
+    }
+    case 'regulated':
+      return context.facts.family === 'harp' ? null : { code: 'no-harp' };
     case 'checked-up':
+    case 'packed':
+    case 'drill-done':
       return null;
   }
 }
 
+const BOW_STEPS: readonly string[] = ['slacken', 'wipe-stick', 'wipe-rosin'] satisfies StepId[];
+
 function isBowStep(step: string): boolean {
-  return step === 'slacken' || step === 'wipe-stick' || step === 'wipe-rosin';
+  return BOW_STEPS.includes(step);
 }
 
 function tooEarly(at: number, { facts, timeZone }: AdmissionContext): Refusal | null {
@@ -91,38 +104,46 @@ function spanRefusal(beganAt: number, endedAt: number, context: AdmissionContext
   return hours > LONGEST_SESSION_H ? { code: 'too-long', hours } : null;
 }
 
-function timesRefusal(sessionId: string, beganAt: number, endedAt: number, context: AdmissionContext): Refusal | null {
-  return (
-    spanRefusal(beganAt, endedAt, context) ??
-    tooEarly(beganAt, context) ??
-    overlapOf(sessionId, beganAt, endedAt, context)
-  );
+function timesRefusal(beganAt: number, endedAt: number, event: LogEvent, context: AdmissionContext): Refusal | null {
+  return spanRefusal(beganAt, endedAt, context) ?? tooEarly(beganAt, context) ?? sessionRefusal(event, context);
 }
 
-/** Taking back a retraction or a correction may bring a session back to where another has been entered since. */
-function revivalRefusal(event: LogEvent, context: AdmissionContext): Refusal | null {
-  const before = new Map(sessionsOf(context).map((session) => [session.id, session]));
-  const events = [...context.events, event];
-  for (const { id, beganAt, endedAt } of sessionsFrom(liveEvents(events), context.timeZone)) {
-    const known = before.get(id);
-    if (known?.beganAt === beganAt && known.endedAt === endedAt) continue;
-    const refusal = overlapOf(id, beganAt, endedAt ?? beganAt + 1, { ...context, events });
-    if (refusal) return refusal;
+/** When the entry with this id began, if it holds. */
+function beganAtOf(sessionId: string, { events }: AdmissionContext): number | undefined {
+  const begun = liveEvents(events).find(
+    ({ id, type }) => id === sessionId && (type === 'session-began' || type === 'session-entered'),
+  );
+  return begun && Date.parse(begun.occurredAt);
+}
+
+/**
+ * What an event would make of the sessions: none may overlap another, outlast a day, or follow a clock still running.
+ * Clocks of two devices that ran at once merge into one session; what was typed in must have a time of its own.
+ */
+function sessionRefusal(event: LogEvent, context: AdmissionContext): Refusal | null {
+  const live = liveEvents([...context.events, event]);
+  const after = mergedSessions(live);
+  const before = mergedSessions(liveEvents(context.events));
+  const known = new Map(before.map((session) => [session.id, session]));
+  const typed = new Set(live.flatMap(({ id, type }) => (type === 'session-entered' ? [id] : [])));
+  for (const [at, session] of after.entries()) {
+    const { beganAt, endedAt, parts } = session;
+    const was = known.get(session.id);
+    if (was?.beganAt === beganAt && was.endedAt === endedAt && was.parts.length === parts.length) continue;
+    const hours = ((endedAt ?? beganAt) - beganAt) / HOUR_MS;
+    if (hours > LONGEST_SESSION_H) return { code: 'too-long', hours };
+    const [earlier, later] = [after[at - 1], after[at + 1]];
+    if (earlier && (earlier.endedAt ?? Infinity) > beganAt) return { code: 'overlap', ...timesOf(earlier) };
+    if (later && (endedAt ?? Infinity) > later.beganAt) return { code: 'overlap', ...timesOf(later) };
+    if (event.type === 'session-began' || event.type === 'session-ended' || parts.length === 1) continue;
+    const joined = before.filter((each) => each.parts.some((id) => parts.includes(id)));
+    if (joined[0]?.parts.length === parts.length || !parts.some((id) => typed.has(id))) continue;
+    const other = joined.find((each) => each.parts.some((id) => typed.has(id))) ?? joined[0];
+    if (other) return { code: 'overlap', ...timesOf(other) };
   }
   return null;
 }
 
-function sessionsOf({ events, timeZone }: AdmissionContext): Session[] {
-  return sessionsFrom(liveEvents(events), timeZone);
-}
-
-function sessionOf(sessionId: string, context: AdmissionContext): Session | undefined {
-  return sessionsOf(context).find((session) => session.id === sessionId);
-}
-
-function overlapOf(sessionId: string, beganAt: number, endedAt: number, context: AdmissionContext): Refusal | null {
-  const other = sessionsOf(context).find(
-    (session) => session.id !== sessionId && session.beganAt < endedAt && beganAt < (session.endedAt ?? Infinity),
-  );
-  return other ? { code: 'overlap', beganAt: other.beganAt, endedAt: other.endedAt } : null;
+function timesOf({ beganAt, endedAt }: Pick<Session, 'beganAt' | 'endedAt'>) {
+  return { beganAt, endedAt };
 }

@@ -1,8 +1,30 @@
 import { z } from 'zod';
+import { FIGURES } from '../instruments/figures';
 
-/** Closing-round steps; routines say which family takes which, and in what order. */
-export const STEPS = ['slacken', 'wipe-stick', 'wipe-strings', 'wipe-rosin', 'wipe-hands', 'rest-off', 'case'] as const;
+/** Steps that are recorded: those of the closing round. Routines say which instrument takes which, when, and in what order. */
+export const STEPS = [
+  'slacken',
+  'wipe-stick',
+  'wipe-strings',
+  'wipe-rosin',
+  'wipe-hands',
+  'chin-rest',
+  'under-tailpiece',
+  'weekly-clean',
+  'action-dust',
+  'fretboard',
+  'humidifier',
+  'rest-off',
+  'endpin-in',
+  'case',
+  'stand',
+  'latches',
+] as const;
 export type StepId = (typeof STEPS)[number];
+
+/** Drills of the trainer. */
+export const DRILLS = ['screw', 'order', 'case', 'zones'] as const;
+export type DrillId = (typeof DRILLS)[number];
 
 /** Why strings came off or hair was replaced. `on-record` is a fact entered about the past when nobody knows why. */
 export const FIT_REASONS = ['worn', 'broke', 'frayed', 'experiment', 'set', 'on-record'] as const;
@@ -35,6 +57,21 @@ const payloads = {
   /** The yearly look at the hair, found good. */
   'hair-looked-over': z.strictObject({}),
   'checked-up': z.strictObject({ known: z.boolean() }),
+  /** A figure of the set-up sheet; lengths in mm. */
+  measured: z.strictObject({ figure: z.enum(FIGURES), value: z.number().min(0).max(1000) }),
+  /** The pedals or levers of a harp were regulated. */
+  regulated: z.strictObject({ known: z.boolean() }),
+  /** Everything was looked at before leaving home. */
+  packed: z.strictObject({}),
+  /** A drill of the trainer, finished: answers that were right, of how many, and the steps that were missed. */
+  'drill-done': z
+    .strictObject({
+      drill: z.enum(DRILLS),
+      right: z.number().int().min(0).max(50),
+      of: z.number().int().min(1).max(50),
+      missed: z.array(z.enum(STEPS)).max(STEPS.length),
+    })
+    .refine(({ right, of }) => right <= of, 'No more can be right than were asked.'),
   /** Takes back an earlier event (or an earlier retraction). */
   retracted: z.strictObject({ eventId: id }),
 } as const;
@@ -70,6 +107,10 @@ export const logEventSchema = z.discriminatedUnion(
     variant('rehaired'),
     variant('hair-looked-over'),
     variant('checked-up'),
+    variant('measured'),
+    variant('regulated'),
+    variant('packed'),
+    variant('drill-done'),
     variant('retracted'),
   ],
   {

@@ -64,13 +64,58 @@ test('a session ended in two places ended at the earlier time', () => {
   expect(foldLog([late, began, ended], NOW, 'UTC').sessions[0]!.endedAt).toBe(Date.parse(ended.occurredAt));
 });
 
-test('of two clocks started at once only the later runs on', () => {
-  const { event } = scribe();
-  const [one, two] = [event('session-began', NOW - 2 * HOUR_MS, {}), event('session-began', NOW - HOUR_MS, {})];
-  const log = foldLog([two, one], NOW, 'UTC');
-  expect(log.running?.id).toBe(two.id);
-  expect(log.sessions[0]!.endedAt).toBe(NOW - HOUR_MS);
-  expect(hoursUntil(log.playing, NOW)).toBe(2);
+describe('two devices that recorded the same evening', () => {
+  const at = (time: string) => Date.parse(`2026-05-20T${time}:00.000Z`);
+  const sessionsOf = (events: readonly LogEvent[]) => foldLog(events, NOW, 'UTC').sessions;
+
+  test('recorded one session: from the earliest beginning to the latest end', () => {
+    const { session } = scribe();
+    const [a, aEnd] = session('2026-05-20T18:00:00.000Z', 0.75);
+    const [b, bEnd] = session('2026-05-20T18:02:00.000Z', 0.8);
+    const found = sessionsOf([b, bEnd, a, aEnd]);
+    expect(found).toMatchObject([{ id: a.id, parts: [a.id, b.id], beganAt: at('18:00'), endedAt: at('18:50') }]);
+    expect(found[0]!.endEventIds).toEqual([aEnd.id, bEnd.id]);
+  });
+
+  test('a clock that only one of them stopped is stopped', () => {
+    const { session, event } = scribe();
+    const [a, aEnd] = session('2026-05-20T18:00:00.000Z', 0.5);
+    const forgotten = event('session-began', '2026-05-20T18:05:00.000Z', {});
+    const later = session('2026-05-20T20:00:00.000Z', 0.5);
+    const log = foldLog([a, aEnd, forgotten, ...later], NOW, 'UTC');
+    expect(log.running).toBeNull();
+    expect(log.sessions.map(({ beganAt, endedAt }) => [beganAt, endedAt])).toEqual([
+      [at('18:00'), at('18:30')],
+      [at('20:00'), at('20:30')],
+    ]);
+  });
+
+  test('two clocks still running are one', () => {
+    const { event } = scribe();
+    const [one, two] = [event('session-began', NOW - 2 * HOUR_MS, {}), event('session-began', NOW - HOUR_MS, {})];
+    const log = foldLog([two, one], NOW, 'UTC');
+    expect(log.running).toMatchObject({ id: one.id, parts: [one.id, two.id] });
+    expect(hoursUntil(log.playing, NOW)).toBe(2);
+  });
+
+  test('a correction of either sets the times of both', () => {
+    const { session, event } = scribe();
+    const [a, aEnd] = session('2026-05-20T18:00:00.000Z', 0.75);
+    const [b, bEnd] = session('2026-05-20T18:02:00.000Z', 5);
+    const correction = event('session-corrected', NOW, {
+      sessionId: b.id,
+      beganAt: '2026-05-20T18:00:00.000Z',
+      endedAt: '2026-05-20T18:40:00.000Z',
+    });
+    expect(sessionsOf([a, aEnd, b, bEnd, correction])).toMatchObject([{ endedAt: at('18:40'), corrected: true }]);
+  });
+
+  test('one evening after another stays two', () => {
+    const { session } = scribe();
+    expect(
+      sessionsOf([...session('2026-05-20T18:00:00.000Z', 1), ...session('2026-05-20T19:00:00.000Z', 1)]),
+    ).toHaveLength(2);
+  });
 });
 
 test('sessions that overlap are counted once', () => {

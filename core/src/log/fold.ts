@@ -1,4 +1,5 @@
 import { HOUR_MS, type LocalDay } from '../time';
+import type { Figure } from '../instruments/figures';
 import type { EventOf, LogEvent, StepId } from './events';
 import { playingFrom, type Playing } from './playing';
 import { liveEvents } from './retraction';
@@ -27,6 +28,14 @@ export interface Fitting extends KnownMark {
   reason: EventOf<'strings-fitted'>['payload']['reason'];
 }
 
+/** A figure of the set-up sheet as it was measured. */
+export interface Measure extends Mark {
+  figure: Figure;
+  value: number;
+}
+
+export type DrillResult = Mark & EventOf<'drill-done'>['payload'];
+
 /** What one instrument's log amounts to. Every list is in order of time. */
 export interface InstrumentLog {
   nowMs: number;
@@ -42,6 +51,10 @@ export interface InstrumentLog {
   hairLooks: readonly Mark[];
   rosinings: readonly Mark[];
   checkups: readonly KnownMark[];
+  measures: readonly Measure[];
+  regulations: readonly KnownMark[];
+  packings: readonly Mark[];
+  drills: readonly DrillResult[];
 }
 
 /**
@@ -60,6 +73,10 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
   const hairLooks: Mark[] = [];
   const rosinings: Mark[] = [];
   const checkups: KnownMark[] = [];
+  const measures: Measure[] = [];
+  const regulations: KnownMark[] = [];
+  const packings: Mark[] = [];
+  const drills: DrillResult[] = [];
   for (const event of live) {
     // Sessions are folded by themselves above; they are most of a log.
     if (event.type === 'session-began' || event.type === 'session-ended') continue;
@@ -88,6 +105,18 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
       case 'checked-up':
         checkups.push({ eventId, at, known: event.payload.known });
         break;
+      case 'measured':
+        measures.push({ eventId, at, ...event.payload });
+        break;
+      case 'regulated':
+        regulations.push({ eventId, at, known: event.payload.known });
+        break;
+      case 'packed':
+        packings.push({ eventId, at });
+        break;
+      case 'drill-done':
+        drills.push({ eventId, at, ...event.payload });
+        break;
       default:
         break;
     }
@@ -105,12 +134,21 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
     hairLooks,
     rosinings,
     checkups,
+    measures,
+    regulations,
+    packings,
+    drills,
   };
 }
 
-/** When a closing-round step was last done; null when it never was. */
-export function lastDone(log: InstrumentLog, step: StepId): number | null {
-  return log.steps.findLast((record) => record.done && record.step === step)?.at ?? null;
+/** When a closing-round step was last done; null when it never was. `beforeMs`: only what was done before then. */
+export function lastDone(log: Pick<InstrumentLog, 'steps'>, step: StepId, beforeMs = Infinity): number | null {
+  return log.steps.findLast((record) => record.done && record.step === step && record.at < beforeMs)?.at ?? null;
+}
+
+/** What was measured last of a figure; null when it never was. */
+export function lastMeasure(log: Pick<InstrumentLog, 'measures'>, figure: Figure): Measure | null {
+  return log.measures.findLast((measure) => measure.figure === figure) ?? null;
 }
 
 /**

@@ -3,12 +3,15 @@ import type { LogEvent } from './events';
 
 /** A stretch of playing. Times in ms since 1970-01-01T00:00Z. */
 export interface Session {
+  /** Id of the entry it began with; of several, the earliest. */
   id: string;
+  /** Ids of all entries it is made of: more than one where two devices recorded the same playing. */
+  parts: readonly string[];
   beganAt: number;
   /** null while the clock runs. Only the last session can be running: an earlier one ended where the next began. */
   endedAt: number | null;
-  /** The event that stopped the clock; null when none did. */
-  endEventId: string | null;
+  /** The events that stopped the clock; none while it runs. */
+  endEventIds: readonly string[];
   /** The calendar day it began on: a session past midnight belongs to the evening it began. */
   day: LocalDay;
   /** Entered afterwards rather than timed. */
@@ -18,50 +21,96 @@ export interface Session {
 
 /** The longest a single session may be, in hours. */
 export const LONGEST_SESSION_H = 24;
+/** A clock nobody stopped is taken to have been in use for so long, when it is compared with other devices' sessions. */
+export const FORGOTTEN_H = 4;
 
-/**
- * Sessions from events that hold, in order of their beginning.
- * Where a session was ended twice the earlier end counts; where it was corrected, the correction recorded last.
- * @param live what `liveEvents` gives
- * @param timeZone IANA name of the household's place
- */
-export function sessionsFrom(live: readonly LogEvent[], timeZone: string): Session[] {
-  const sessions = new Map<string, Session>();
+interface Entry {
+  id: string;
+  beganAt: number;
+  endedAt: number | null;
+  endEventId: string | null;
+  entered: boolean;
+  /** When its correction was recorded; empty when there is none. */
+  corrected: string;
+}
+
+/** Sessions as they were written down, each by itself, with their corrections carried out; in order of their beginning. */
+function entriesFrom(live: readonly LogEvent[]): Entry[] {
+  const entries = new Map<string, Entry>();
   for (const event of live) {
     if (event.type !== 'session-began' && event.type !== 'session-entered') continue;
     const entered = event.type === 'session-entered';
-    sessions.set(event.id, {
+    entries.set(event.id, {
       id: event.id,
       beganAt: Date.parse(event.occurredAt),
       endedAt: entered ? Date.parse(event.payload.endedAt) : null,
       endEventId: null,
-      day: 0,
       entered,
-      corrected: false,
+      corrected: '',
     });
   }
-  const correctionOf = new Map<string, string>();
   for (const event of live) {
     if (event.type === 'session-ended') {
-      const session = sessions.get(event.payload.sessionId);
+      const entry = entries.get(event.payload.sessionId);
       const endedAt = Date.parse(event.occurredAt);
-      if (session && !session.corrected && (session.endedAt === null || endedAt < session.endedAt)) {
-        session.endedAt = endedAt;
-        session.endEventId = event.id;
+      if (entry && !entry.entered && !entry.corrected && (entry.endedAt === null || endedAt < entry.endedAt)) {
+        entry.endedAt = endedAt;
+        entry.endEventId = event.id;
       }
     } else if (event.type === 'session-corrected') {
-      const session = sessions.get(event.payload.sessionId);
+      const entry = entries.get(event.payload.sessionId);
       const stamp = event.recordedAt + event.id;
-      if (!session || stamp < (correctionOf.get(session.id) ?? '')) continue;
-      correctionOf.set(session.id, stamp);
-      session.beganAt = Date.parse(event.payload.beganAt);
-      session.endedAt = Date.parse(event.payload.endedAt);
-      session.corrected = true;
+      if (!entry || stamp < entry.corrected) continue;
+      entry.corrected = stamp;
+      entry.beganAt = Date.parse(event.payload.beganAt);
+      entry.endedAt = Date.parse(event.payload.endedAt);
     }
   }
-  const all = [...sessions.values()];
-  for (const session of all) session.day = localDay(session.beganAt, timeZone);
-  all.sort((a, b) => a.beganAt - b.beganAt || (a.id < b.id ? -1 : 1));
+  return [...entries.values()].sort((a, b) => a.beganAt - b.beganAt || (a.id < b.id ? -1 : 1));
+}
+
+/** How far a group of entries reaches: to the last end somebody gave; where nobody did, as long as a clock is believed. */
+function reachOf(group: readonly Entry[]): number {
+  const ends = group.flatMap(({ endedAt }) => endedAt ?? []);
+  return ends.length > 0 ? Math.max(...ends) : Math.max(...group.map(({ beganAt }) => beganAt)) + FORGOTTEN_H * HOUR_MS;
+}
+
+/**
+ * Sessions with `endedAt` null wherever nobody stopped the clock, in order of their beginning.
+ * Entries that overlap are one session: an instrument is played once at a time, so two devices that recorded the same
+ * evening recorded one session. It runs from the earliest beginning to the latest end that somebody gave, and holds the
+ * records of all its parts. Where some of them were corrected, the correction recorded last sets the times of the whole.
+ */
+export function mergedSessions(live: readonly LogEvent[]): Omit<Session, 'day'>[] {
+  const groups: Entry[][] = [];
+  for (const entry of entriesFrom(live)) {
+    const group = groups.at(-1);
+    if (group && entry.beganAt < reachOf(group)) group.push(entry);
+    else groups.push([entry]);
+  }
+  return groups.map((group) => {
+    const ends = group.flatMap(({ endedAt }) => endedAt ?? []);
+    const last = group.reduce((a, b) => (b.corrected > a.corrected ? b : a));
+    return {
+      id: group[0]!.id,
+      parts: group.map(({ id }) => id),
+      beganAt: last.corrected ? last.beganAt : group[0]!.beganAt,
+      endedAt: last.corrected ? last.endedAt : ends.length > 0 ? Math.max(...ends) : null,
+      endEventIds: group.flatMap(({ endEventId }) => endEventId ?? []),
+      entered: group.every(({ entered }) => entered),
+      corrected: last.corrected !== '',
+    };
+  });
+}
+
+/**
+ * Sessions from events that hold, in order of their beginning, merged as `mergedSessions` says.
+ * Where one entry was ended twice the earlier end counts.
+ * @param live what `liveEvents` gives
+ * @param timeZone IANA name of the household's place
+ */
+export function sessionsFrom(live: readonly LogEvent[], timeZone: string): Session[] {
+  const all = mergedSessions(live).map((session) => ({ ...session, day: localDay(session.beganAt, timeZone) }));
   for (let at = 0; at < all.length - 1; at++) {
     const session = all[at]!;
     session.endedAt ??= Math.min(all[at + 1]!.beganAt, session.beganAt + LONGEST_SESSION_H * HOUR_MS);

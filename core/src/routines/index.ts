@@ -1,1 +1,5 @@
-export * from './closing';
+export * from './closing-steps';
+export * from './opening-steps';
+export * from './packing-steps';
+export * from './rounds';
+export * from './step';

@@ -47,9 +47,17 @@ export function firstReaching(chance: (atMs: number) => number, level: number, f
 /**
  * Chance that a part on two clocks is spent by an instant: lives spread log-normally about the rule, and the playing
  * still to come is uncertain too. What lies in the past is taken from the log as it was.
+ * @param extraWear share of the life already spent otherwise than by playing and age
  */
-export function chanceSpent(life: Life, log: InstrumentLog, pace: Pace, fittedAt: number, atMs: number): number {
-  const past = wearAt(life, log.playing, fittedAt, Math.min(atMs, log.nowMs));
+export function chanceSpent(
+  life: Life,
+  log: InstrumentLog,
+  pace: Pace,
+  fittedAt: number,
+  atMs: number,
+  extraWear = 0,
+): number {
+  const past = wearAt(life, log.playing, fittedAt, Math.min(atMs, log.nowMs)) + (atMs > fittedAt ? extraWear : 0);
   if (atMs <= log.nowMs) return past <= 0 ? 0 : normalCdf(Math.log(past) / life.logSd);
   const days = (atMs - Math.max(log.nowMs, fittedAt)) / DAY_MS;
   const hours = projectedHours(pace, log.nowMs, atMs, log.timeZone);
@@ -64,9 +72,10 @@ export function chanceSpent(life: Life, log: InstrumentLog, pace: Pace, fittedAt
 /**
  * The window in which a part on two clocks is spent: 10, 50 and 90 % points of `chanceSpent`.
  * @param fittedAt when it was fitted, ms
+ * @param extraWear share of the life already spent otherwise than by playing and age
  */
-export function spentWindow(life: Life, log: InstrumentLog, pace: Pace, fittedAt: number): Window {
-  const chance = (atMs: number) => chanceSpent(life, log, pace, fittedAt, atMs);
+export function spentWindow(life: Life, log: InstrumentLog, pace: Pace, fittedAt: number, extraWear = 0): Window {
+  const chance = (atMs: number) => chanceSpent(life, log, pace, fittedAt, atMs, extraWear);
   const horizon = Math.max(log.nowMs, fittedAt) + HORIZON_DAYS * DAY_MS;
   const at = (level: number) => firstReaching(chance, level, fittedAt, horizon);
   return { early: at(0.1), middle: at(0.5), late: at(0.9) };

@@ -1,4 +1,5 @@
-import { byUrgency, conditionOf, USUAL_SCHOOLS, type PartId, type Schools, type Thread } from '.';
+import { byUrgency, conditionOf, type PartId, type Thread } from '.';
+import { schoolsFor, type Schools } from '../schools';
 import { FAMILIES, usualFacts, type Family, type InstrumentFacts } from '../instruments';
 import { foldLog, type LogEvent, type StepId } from '../log';
 import { DAY_MS, HOUR_MS } from '../time';
@@ -10,7 +11,7 @@ const ago = (days: number) => NOW - days * DAY_MS;
 function threadsOf(
   events: readonly LogEvent[],
   facts: InstrumentFacts = usualFacts('violin'),
-  schools: Schools = USUAL_SCHOOLS,
+  schools: Schools = schoolsFor(facts.family),
 ) {
   const { threads } = conditionOf(facts, foldLog(events, NOW, 'Europe/Lisbon'), schools, ago(300));
   return threads;
@@ -193,7 +194,7 @@ describe('checkups', () => {
     const due = (checkup: 'A' | 'B') =>
       part(
         threadsOf([event('checked-up', '2026-01-31T12:00:00.000Z', { known: true })], undefined, {
-          ...USUAL_SCHOOLS,
+          ...schoolsFor('violin'),
           checkup,
         }),
         'checkup',

@@ -1,14 +1,22 @@
 import { addMonths } from 'date-fns/addMonths';
 import { tz } from '@date-fns/tz';
-import { bowTension, HAIR_LIFE, HAIR_LOOK_DAYS, rosinBudget, type BowTension, type RosinBudget } from '../bow';
+import {
+  bowTension,
+  HAIR_LIFE,
+  HAIR_LOOK_DAYS,
+  rosinBudget,
+  tightWear,
+  type BowTension,
+  type RosinBudget,
+} from '../bow';
+import { residueOf, SETTLING_DAYS, workshopZones, type ZoneResidue } from '../care';
 import { FAMILY_FACTS, type InstrumentFacts } from '../instruments';
 import { decisive, hoursBetween, type InstrumentLog } from '../log';
+import { CHECKUP_MONTHS, type Schools } from '../schools';
 import { stringLife, stringsOn, type LifeBasis, type StringOn } from '../strings';
 import { DAY_MS } from '../time';
 import { budgetReached, chanceSpent, spentWindow, type Window } from './forecast';
 import { paceFrom, type Pace } from './pace';
-import { residueOf, SETTLING_DAYS, type ZoneResidue } from './residue';
-import { CHECKUP_MONTHS, type Schools } from './schools';
 import { wearAt, type Life } from './wear';
 
 export type PartId = 'strings' | 'hair' | 'rosin' | 'residue' | 'checkup';
@@ -32,6 +40,8 @@ export interface TwoClock {
   hoursPlayed: number;
   daysOn: number;
   wear: number;
+  /** Part of the wear that comes from neither playing nor age: hair that stood tight. */
+  extraWear: number;
   /** Chance that it is spent by now. */
   chance: number;
 }
@@ -69,6 +79,8 @@ export interface ResidueThread extends ThreadBase {
 export interface CheckupThread extends ThreadBase {
   part: 'checkup';
   months: number;
+  /** Zones whose residue has caked: work for the next visit. */
+  caked: ZoneResidue[];
 }
 
 /** One part's condition and forecast, with the figures behind it. */
@@ -86,13 +98,14 @@ function stateIn(window: Window, nowMs: number, noticeDays = NOTICE_DAYS): Threa
   return nowMs >= window.early - noticeDays * DAY_MS ? 'soon' : 'well';
 }
 
-function twoClock(life: Life, log: InstrumentLog, pace: Pace, fittedAt: number): TwoClock {
+function twoClock(life: Life, log: InstrumentLog, pace: Pace, fittedAt: number, extraWear = 0): TwoClock {
   return {
     life,
     hoursPlayed: hoursBetween(log.playing, fittedAt, log.nowMs),
     daysOn: Math.max(0, log.nowMs - fittedAt) / DAY_MS,
-    wear: wearAt(life, log.playing, fittedAt, log.nowMs),
-    chance: chanceSpent(life, log, pace, fittedAt, log.nowMs),
+    wear: wearAt(life, log.playing, fittedAt, log.nowMs) + extraWear,
+    extraWear,
+    chance: chanceSpent(life, log, pace, fittedAt, log.nowMs, extraWear),
   };
 }
 
@@ -124,11 +137,12 @@ function hairThread(log: InstrumentLog, pace: Pace): HairThread {
   const lookDueAt = looks.length > 0 ? Math.max(...looks) + HAIR_LOOK_DAYS * DAY_MS : null;
   const common = { part: 'hair' as const, lookDueAt, tension, dateMissing: !rehair?.known };
   if (!rehair) return { ...common, state: 'unknown', from: null, window: null, clock: null };
-  const window = spentWindow(HAIR_LIFE, log, pace, rehair.at);
+  const stretched = tightWear(tension.idleHours);
+  const window = spentWindow(HAIR_LIFE, log, pace, rehair.at, stretched);
   let state = stateIn(window, log.nowMs);
   if (state === 'well' && !rehair.known) state = 'unknown';
   if (state !== 'now' && lookDueAt !== null && log.nowMs >= lookDueAt) state = 'soon';
-  return { ...common, state, from: rehair.at, window, clock: twoClock(HAIR_LIFE, log, pace, rehair.at) };
+  return { ...common, state, from: rehair.at, window, clock: twoClock(HAIR_LIFE, log, pace, rehair.at, stretched) };
 }
 
 function rosinThread(log: InstrumentLog, pace: Pace): RosinThread {
@@ -173,25 +187,24 @@ function residueThread(facts: InstrumentFacts, log: InstrumentLog): ResidueThrea
   return { part: 'residue', state, from: worst.wipedAt ?? since, window, dateMissing: false, zones, worst };
 }
 
-function checkupThread(log: InstrumentLog, schools: Schools): CheckupThread {
+function checkupThread(facts: InstrumentFacts, log: InstrumentLog, schools: Schools): CheckupThread {
   const months = CHECKUP_MONTHS[schools.checkup];
   const last = decisive(log.checkups);
-  if (!last) return { part: 'checkup', state: 'unknown', from: null, window: null, dateMissing: true, months };
+  const caked = workshopZones(facts, schools, residueOf(facts, log));
+  const common = { part: 'checkup' as const, months, caked };
+  if (!last) {
+    return { ...common, state: caked.length > 0 ? 'soon' : 'unknown', from: null, window: null, dateMissing: true };
+  }
   const after = (count: number) => addMonths(last.at, count, { in: tz(log.timeZone) }).getTime();
   const window = {
     early: after(months - CHECKUP_SLACK_MONTHS),
     middle: after(months),
     late: after(months + CHECKUP_SLACK_MONTHS),
   };
-  const state = stateIn(window, log.nowMs, 0);
-  return {
-    part: 'checkup',
-    state: state === 'well' && !last.known ? 'unknown' : state,
-    from: last.at,
-    window,
-    dateMissing: !last.known,
-    months,
-  };
+  let state = stateIn(window, log.nowMs, 0);
+  if (state === 'well' && !last.known) state = 'unknown';
+  if (state !== 'now' && caked.length > 0) state = 'soon';
+  return { ...common, state, from: last.at, window, dateMissing: !last.known };
 }
 
 /** Everything computed about one instrument at one moment. */
@@ -221,7 +234,7 @@ export function conditionOf(
     tension = hair.tension;
     threads.push(hair, rosinThread(log, pace));
   }
-  threads.push(residueThread(facts, log), checkupThread(log, schools));
+  threads.push(residueThread(facts, log), checkupThread(facts, log, schools));
   return { threads, pace, tension };
 }
 

@@ -1,8 +1,9 @@
 import { SequelizeStorage, Umzug } from 'umzug';
 import { connect, type DatabaseAddress } from './connect';
 import * as householdLog from './migrations/001-household-log';
+import * as setUp from './migrations/002-set-up';
 
-const MIGRATIONS = [householdLog];
+const MIGRATIONS = [householdLog, setUp];
 
 /** What the server's own database user may do with each table. The log can be added to, never changed. */
 const GRANTS: Readonly<Record<string, string>> = {

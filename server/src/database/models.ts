@@ -37,6 +37,7 @@ export interface InstrumentRow extends Model<InferAttributes<InstrumentRow>, Inf
   stringCount: number;
   since: string | null;
   setUp: string;
+  schools: string;
   addedAt: Date;
   version: number;
 }
@@ -118,6 +119,7 @@ export function defineModels(sequelize: Sequelize): Models {
         stringCount: { type: DataTypes.INTEGER, allowNull: false },
         since: { type: DataTypes.DATEONLY, allowNull: true },
         setUp: { type: DataTypes.TEXT, allowNull: false },
+        schools: { type: DataTypes.TEXT, allowNull: false },
         addedAt: time(),
         version: version(),
       },

@@ -1,5 +1,4 @@
 import { demoLibrary } from '@tembrin/simulators';
-import { USUAL_SCHOOLS } from '@tembrin/core';
 import { Op, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { Database } from '../database/connect';
@@ -84,7 +83,7 @@ export class DemoShelf {
         id,
         name: library.name,
         timeZone,
-        schools: JSON.stringify(USUAL_SCHOOLS),
+        schools: JSON.stringify(library.schools),
         demo: true,
         openedAt: null,
         createdAt: now,
@@ -114,6 +113,6 @@ export class DemoShelf {
 /** Tables a copy is made of, with the columns that are the same in it. */
 const COPIED = [
   ['households', 'name, timeZone, schools, demo, openedAt, createdAt, version'],
-  ['instruments', 'id, name, family, kind, size, stringCount, since, setUp, addedAt, version'],
+  ['instruments', 'id, name, family, kind, size, stringCount, since, setUp, schools, addedAt, version'],
   ['events', 'id, instrumentId, type, occurredAt, recordedAt, receivedAt, payload'],
 ] as const;

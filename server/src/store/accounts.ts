@@ -1,5 +1,4 @@
 import { hash, verify } from '@node-rs/argon2';
-import { USUAL_SCHOOLS } from '@tembrin/core';
 import type { Credentials, NewAccount } from '@tembrin/contract';
 import { UniqueConstraintError } from 'sequelize';
 import { v7 as uuid } from 'uuid';
@@ -30,7 +29,7 @@ export async function createAccount({ sequelize, models }: Database, wanted: New
           id: identity.householdId,
           name: 'My instruments',
           timeZone: wanted.timeZone,
-          schools: JSON.stringify(USUAL_SCHOOLS),
+          schools: '{}',
           demo: false,
           openedAt: createdAt,
           createdAt,

@@ -1,4 +1,4 @@
-import { schoolsSchema, setUpSchema, type LogEvent } from '@tembrin/core';
+import { schoolChoicesSchema, type LogEvent } from '@tembrin/core';
 import { instrumentSchema, type Household, type Instrument, type InstrumentChange } from '@tembrin/contract';
 import type { EventRow, HouseholdRow, InstrumentRow } from '../database/models';
 
@@ -13,14 +13,15 @@ export function instrumentOf(row: InstrumentRow): Instrument {
     size: row.size,
     stringCount: row.stringCount,
     since: row.since,
-    setUp: setUpSchema.parse(JSON.parse(row.setUp)),
+    setUp: JSON.parse(row.setUp) as unknown,
+    schools: JSON.parse(row.schools) as unknown,
     addedAt: row.addedAt.toISOString(),
     version: row.version,
   });
 }
 
-export function instrumentColumns({ setUp, ...change }: InstrumentChange) {
-  return { ...change, setUp: JSON.stringify(setUp) };
+export function instrumentColumns({ setUp, schools, ...change }: InstrumentChange) {
+  return { ...change, setUp: JSON.stringify(setUp), schools: JSON.stringify(schools) };
 }
 
 export function householdOf(row: HouseholdRow, instruments: InstrumentRow[], email: string | null): Household {
@@ -28,7 +29,7 @@ export function householdOf(row: HouseholdRow, instruments: InstrumentRow[], ema
     id: row.id,
     name: row.name,
     timeZone: row.timeZone,
-    schools: schoolsSchema.parse(JSON.parse(row.schools)),
+    schools: schoolChoicesSchema.parse(JSON.parse(row.schools)),
     demo: row.demo,
     version: row.version,
     email,

@@ -1,0 +1,3 @@
+export * from './ladder';
+export * from './products';
+export * from './residue';

@@ -1,0 +1,54 @@
+import type { InstrumentLog, StepId } from '../log';
+import { DAY_MS } from '../time';
+
+/** How a step has gone lately, in closing rounds and in drills together. */
+export interface StepRecordOf {
+  step: StepId;
+  /** Times it came up. */
+  asked: number;
+  /** Times it was skipped in a round or missed in a drill. */
+  missed: number;
+}
+
+/** How far back the trainer looks, in days. */
+export const LOOK_BACK_DAYS = 30;
+/** A step gets more room when it was missed at least this often, and in at least this share of the times it came up. */
+export const ROOM_MISSES = 2;
+export const ROOM_SHARE = 0.25;
+
+/** Every step that came up lately, the most missed first. */
+export function missesOf(log: InstrumentLog): StepRecordOf[] {
+  const from = log.nowMs - LOOK_BACK_DAYS * DAY_MS;
+  const found = new Map<StepId, StepRecordOf>();
+  const at = (step: StepId) => {
+    const known = found.get(step);
+    if (known) return known;
+    const made = { step, asked: 0, missed: 0 };
+    found.set(step, made);
+    return made;
+  };
+  for (const record of log.steps) {
+    if (record.at < from || record.sessionId === null) continue;
+    const tally = at(record.step);
+    tally.asked++;
+    if (!record.done) tally.missed++;
+  }
+  for (const drill of log.drills) {
+    if (drill.at < from) continue;
+    for (const step of drill.missed) {
+      const tally = at(step);
+      tally.asked++;
+      tally.missed++;
+    }
+  }
+  return [...found.values()].sort((a, b) => b.missed - a.missed || b.missed / b.asked - a.missed / a.asked);
+}
+
+/** Steps that keep being missed: the closing round gives them more room. */
+export function stepsWithRoom(log: InstrumentLog): Set<StepId> {
+  return new Set(
+    missesOf(log)
+      .filter(({ asked, missed }) => missed >= ROOM_MISSES && missed / asked >= ROOM_SHARE)
+      .map(({ step }) => step),
+  );
+}

@@ -1,0 +1,127 @@
+import { z } from 'zod';
+import type { Family } from '../instruments/families';
+
+export type Side = 'A' | 'B';
+
+export interface SchoolData {
+  /** What practitioners disagree on. */
+  question: string;
+  families: readonly Family[];
+  /** What each side does, and its reason in one line. */
+  sides: Readonly<Record<Side, { does: string; why: string }>>;
+  /** The default, where a family has no other. */
+  usual: Side;
+  usualOf?: Readonly<Partial<Record<Family, Side>>>;
+}
+
+const BOWED: readonly Family[] = ['violin', 'viola', 'cello', 'bass'];
+const ALL: readonly Family[] = [...BOWED, 'guitar', 'harp'];
+
+/** Every disagreement that changes what Tembrin says, with its sides [handbook 1, 2, 7]. */
+export const SCHOOL_DATA = {
+  place: {
+    question: 'Where the case is opened',
+    families: [...BOWED, 'guitar'],
+    sides: {
+      A: { does: 'On the floor', why: 'Nothing can fall from it; the way for beginners and children.' },
+      B: { does: 'On a table or bed of full width', why: 'Kinder to the back, and away from feet and pets.' },
+    },
+    usual: 'A',
+  },
+  rosinEnds: {
+    question: 'Rosin at the ends of the bow',
+    families: BOWED,
+    sides: {
+      A: { does: 'The whole length, extra passes at frog and tip', why: 'The ends give their rosin up first.' },
+      B: { does: 'Stop short of the frog', why: 'Hair at the ferrule never plays; rosin there only gathers dirt.' },
+    },
+    usual: 'A',
+  },
+  slack: {
+    question: 'How far the bow is slackened',
+    families: BOWED,
+    sides: {
+      A: { does: 'Until the hair just rests at the stick', why: 'The tension is gone and the hair cannot tangle.' },
+      B: { does: 'Until the hair is visibly soft', why: 'Room for hair that shrinks when the air dries overnight.' },
+    },
+    usual: 'A',
+  },
+  cloths: {
+    question: 'How many cloths',
+    families: BOWED,
+    sides: {
+      A: { does: 'Two: one for rosin, one for where hands were', why: 'Rosin never reaches the places hands touch.' },
+      B: { does: 'One, the rosin zones last', why: 'One cloth is always at hand; the order keeps it clean enough.' },
+    },
+    usual: 'A',
+  },
+  kept: {
+    question: 'Where a guitar in daily use is kept',
+    families: ['guitar'],
+    sides: {
+      A: { does: 'Always in its case', why: 'Air is easier to hold steady in a small space.' },
+      B: { does: 'On a stand or a hanger', why: 'An instrument within reach gets played.' },
+    },
+    usual: 'A',
+  },
+  cleaner: {
+    question: 'Cleaner on the varnish',
+    families: BOWED,
+    sides: {
+      A: { does: 'Dry only, the rest is for the workshop', why: 'Nothing wet ever meets the varnish at home.' },
+      B: { does: 'Instrument cleaner once a week or when dull', why: 'Rosin that never hardens never needs a shop.' },
+    },
+    usual: 'A',
+  },
+  frogHair: {
+    question: 'Hair that is dirty at the frog',
+    families: BOWED,
+    sides: {
+      A: { does: 'Leave it to the rehair', why: 'Wet hair swells, and a slip wets the frog.' },
+      B: {
+        does: 'A trace of dish soap on a cloth, hair only',
+        why: 'Clean hair grips again; dry it before tightening.',
+      },
+    },
+    usual: 'A',
+  },
+  checkup: {
+    question: 'How often a luthier looks it over',
+    families: ALL,
+    sides: {
+      A: { does: 'Every 6 months', why: 'Seams and posts are caught before the heating season does harm.' },
+      B: { does: 'Once a year', why: 'Enough for an instrument that never troubles.' },
+    },
+    usual: 'A',
+  },
+} as const satisfies Record<string, SchoolData>;
+
+export type SchoolId = keyof typeof SCHOOL_DATA;
+export const SCHOOLS = Object.keys(SCHOOL_DATA) as SchoolId[];
+
+/** The side taken in each disagreement. */
+export type Schools = Record<SchoolId, Side>;
+
+const side = z.enum(['A', 'B']);
+/** Sides somebody chose; what is left out follows the family's default. */
+export const schoolChoicesSchema = z.partialRecord(z.enum(SCHOOLS), side);
+export type SchoolChoices = z.infer<typeof schoolChoicesSchema>;
+
+/** Schools that matter to a family. */
+export function schoolsOf(family: Family): SchoolId[] {
+  return SCHOOLS.filter((id) => (SCHOOL_DATA[id].families as readonly Family[]).includes(family));
+}
+
+/** The default side of a school for a family. */
+export function usualSide(id: SchoolId, family: Family): Side {
+  const data: SchoolData = SCHOOL_DATA[id];
+  return data.usualOf?.[family] ?? data.usual;
+}
+
+/** The side taken in each school: the instrument's own choice, else the household's, else the family's default. */
+export function schoolsFor(family: Family, household: SchoolChoices = {}, own: SchoolChoices = {}): Schools {
+  return Object.fromEntries(SCHOOLS.map((id) => [id, own[id] ?? household[id] ?? usualSide(id, family)])) as Schools;
+}
+
+/** Months between checkups, by school [handbook 7]. */
+export const CHECKUP_MONTHS: Readonly<Record<Side, number>> = { A: 6, B: 12 };
