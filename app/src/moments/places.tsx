@@ -8,7 +8,7 @@ import { GAP, usePalette, useWide, type Palette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { LineState } from './LineState';
 
-type PlaceId = 'now' | 'kit';
+type PlaceId = 'now' | 'kit' | 'bench';
 
 interface Place {
   id: PlaceId;
@@ -20,6 +20,7 @@ interface Place {
 const PLACES: readonly Place[] = [
   { id: 'now', title: 'Now', href: '/now' },
   { id: 'kit', title: 'Kit', href: '/kit' },
+  { id: 'bench', title: 'Bench', href: '/bench' },
 ];
 
 const BAR = 60;
@@ -88,7 +89,7 @@ function PlaceLink({ place, row, here }: { place: Place; row: boolean; here: boo
           flexDirection: row ? 'row' : 'column',
           alignItems: 'center',
           justifyContent: 'center',
-          gap: row ? 10 : 6,
+          gap: row ? 8 : 6,
           minHeight: 64,
         }}
       >
@@ -101,7 +102,7 @@ function PlaceLink({ place, row, here }: { place: Place; row: boolean; here: boo
   );
 }
 
-/** Now is a bead on a thread; Kit is a case. */
+/** Now is a bead on a thread; Kit is a case; the Bench is a clamp. */
 function PlaceMark({ id, colour, here }: { id: PlaceId; colour: string; here: boolean }) {
   return (
     <Svg width={30} height={20} viewBox="0 0 30 20" aria-hidden>
@@ -120,6 +121,18 @@ function PlaceMark({ id, colour, here }: { id: PlaceId; colour: string; here: bo
             fill={here ? colour : 'none'}
           />
           <Path d="M11 8V4.5H17V8" stroke={colour} strokeWidth={2} fill="none" />
+        </>
+      )}
+      {id === 'bench' && (
+        <>
+          <Path
+            d="M24 17.5H9C6.5 17.5 5 16 5 13.5V7C5 4.5 6.5 3 9 3H22V6.5"
+            stroke={colour}
+            strokeWidth={2}
+            fill="none"
+          />
+          <Path d="M22 6.5V13M18.5 13H25.5" stroke={colour} strokeWidth={2} fill="none" />
+          <Path d="M19 14.5H25V17.5H19Z" fill={here ? colour : 'none'} stroke={colour} strokeWidth={1} />
         </>
       )}
     </Svg>

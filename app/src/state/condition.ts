@@ -1,4 +1,13 @@
-import { conditionOf, foldLog, type Condition, type InstrumentLog, type LogEvent } from '@tembrin/core';
+import {
+  conditionOf,
+  foldLog,
+  schoolsFor,
+  type Condition,
+  type InstrumentLog,
+  type LogEvent,
+  type Schools,
+  type Situation,
+} from '@tembrin/core';
 import type { Household, Instrument } from '@tembrin/contract';
 import { useMemo } from 'react';
 import { useHousehold } from './household';
@@ -8,6 +17,9 @@ import { useNow } from './now';
 export interface Judged {
   log: InstrumentLog;
   condition: Condition;
+  schools: Schools;
+  /** What the rounds are composed from. */
+  situation: Situation;
 }
 
 const NONE: readonly LogEvent[] = [];
@@ -22,7 +34,9 @@ function judge(instrument: Instrument, household: Household, events: readonly Lo
   const known = judgements.get(events);
   if (known?.key === key) return known.judged;
   const log = foldLog(events, nowMs, timeZone);
-  const judged = { log, condition: conditionOf(instrument, log, schools, Date.parse(instrument.addedAt)) };
+  const sides = schoolsFor(instrument.family, schools, instrument.schools);
+  const condition = conditionOf(instrument, log, sides, Date.parse(instrument.addedAt));
+  const judged = { log, condition, schools: sides, situation: { facts: instrument, schools: sides, log, condition } };
   judgements.set(events, { key, judged });
   return judged;
 }

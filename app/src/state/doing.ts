@@ -36,7 +36,11 @@ export async function takeBack(events: readonly Pick<LogEvent, 'id' | 'instrumen
   }
 }
 
-/** Retracts one event, and offers to put it back. */
-export async function retract(instrumentId: string, eventId: string, done: string): Promise<void> {
-  await act(instrumentId, [{ type: 'retracted', payload: { eventId } }], done);
+/** Retracts events as one act, and offers to put them back. */
+export async function retract(instrumentId: string, eventIds: readonly string[], done: string): Promise<void> {
+  await act(
+    instrumentId,
+    eventIds.map((eventId) => ({ type: 'retracted' as const, payload: { eventId } })),
+    done,
+  );
 }

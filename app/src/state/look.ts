@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import type { LengthUnit } from '@/words/measures';
 
 export type Look = 'device' | 'day' | 'night';
 
@@ -10,6 +11,14 @@ export const useLook = create<{
   /** Instrument on the stand; null: the household's first. */
   standId: string | null;
   putOnStand: (instrumentId: string) => void;
+  /** The closing round in large type, a tap anywhere going on. */
+  handsBusy: boolean;
+  setHandsBusy: (handsBusy: boolean) => void;
+  /** Steps are read aloud. */
+  speaking: boolean;
+  setSpeaking: (speaking: boolean) => void;
+  lengths: LengthUnit;
+  setLengths: (lengths: LengthUnit) => void;
 }>()(
   persist(
     (set) => ({
@@ -17,6 +26,12 @@ export const useLook = create<{
       setLook: (look) => set({ look }),
       standId: null,
       putOnStand: (standId) => set({ standId }),
+      handsBusy: false,
+      setHandsBusy: (handsBusy) => set({ handsBusy }),
+      speaking: false,
+      setSpeaking: (speaking) => set({ speaking }),
+      lengths: 'mm',
+      setLengths: (lengths) => set({ lengths }),
     }),
     { name: 'tembrin-look' },
   ),

@@ -1,6 +1,7 @@
-import { FAMILY_FACTS, type Zone } from '@tembrin/core';
+import { FAMILY_FACTS, type ResidueState, type Zone } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
-import Svg, { G, Path } from 'react-native-svg';
+import { useId } from 'react';
+import Svg, { Circle, Defs, G, Path, Pattern, Rect } from 'react-native-svg';
 import { bowedPlates, bowPlate } from './plate/bowed';
 import { guitarPlate } from './plate/guitar';
 import { harpPlate } from './plate/harp';
@@ -14,31 +15,41 @@ function plateOf({ family, kind, setUp }: Subject): PlateData {
   switch (family) {
     case 'violin':
     case 'viola':
-      return bowedPlates[family](setUp.shoulderRest);
+      return bowedPlates[family](setUp.shoulderRest !== 'none');
     case 'cello':
     case 'bass':
       return bowedPlates[family]();
     case 'guitar':
       return guitarPlate(kind === 'electric');
     case 'harp':
-      return harpPlate();
+      return harpPlate(kind === 'pedal');
   }
 }
+
+/** What lies on zones: how hard the residue there is. */
+export type ZoneMarks = Readonly<Partial<Record<Zone, Exclude<ResidueState, 'clean'>>>>;
 
 interface PlateProps {
   subject: Subject;
   height: number;
   /** The zone in hand now. */
   lit?: Zone;
+  /** Residue on zones, drawn as specks: the harder, the denser. */
+  marks?: ZoneMarks;
+  /** A tap on one of these zones. The same choice must stand beside the plate as a button. */
+  onZone?: (zone: Zone) => void;
+  /** Zones a tap can mean; those marked when left out. */
+  zones?: readonly Zone[];
   /** With its bow beside it. */
   withBow?: boolean;
   /** What the drawing says to a screen reader; decoration when left out. */
   label?: string;
 }
 
-/** The plate: an instrument drawn with its zones, one of them lit. */
-export function Plate({ subject, height, lit, withBow, label }: PlateProps) {
+/** The plate: an instrument drawn with its zones; one of them lit, some of them specked. */
+export function Plate({ subject, height, lit, marks, onZone, zones, withBow, label }: PlateProps) {
   const palette = usePalette();
+  const id = useId().replaceAll(/\W/g, '');
   const data = plateOf(subject);
   const [x, y, width, tall] = data.viewBox;
   const bowed = withBow && FAMILY_FACTS[subject.family].bowed;
@@ -48,25 +59,104 @@ export function Plate({ subject, height, lit, withBow, label }: PlateProps) {
     label === undefined
       ? { 'aria-hidden': true }
       : { role: 'img' as const, 'aria-label': `${FAMILY_NAMES[subject.family]}: ${label}` };
+  const tapped = zones ?? (Object.keys(marks ?? {}) as Zone[]);
+  const drawing = { lit, marks, palette, specks: id, onZone, tapped };
   return (
     <Svg {...accessible} height={height} width={(height * full) / tall} viewBox={`${x} ${y} ${full} ${tall}`}>
-      <Drawing data={data} lit={lit} palette={palette} />
+      {marks && <Specks id={id} palette={palette} />}
+      <Drawing {...drawing} data={data} />
       {bow && (
         <G transform={`translate(${x + width + 8} ${y})`}>
-          <Drawing data={bow} lit={lit} palette={palette} />
+          <Drawing {...drawing} data={bow} />
         </G>
       )}
     </Svg>
   );
 }
 
-function Drawing({ data, lit, palette }: { data: PlateData; lit: Zone | undefined; palette: Palette }) {
+/** Patterns for residue. Its colour says nothing that its density does not. */
+function Specks({ id, palette }: { id: string; palette: Palette }) {
+  const specks = (
+    state: Exclude<ResidueState, 'clean'>,
+    tile: number,
+    radius: number,
+    dots: readonly (readonly [number, number])[],
+    colour: string,
+  ) => (
+    <Pattern key={state} id={`${id}-${state}`} width={tile} height={tile} patternUnits="userSpaceOnUse">
+      {state !== 'fresh' && <Rect width={tile} height={tile} fill={palette.surface} fillOpacity={0.5} />}
+      {dots.map(([cx, cy]) => (
+        <Circle key={`${cx} ${cy}`} cx={cx} cy={cy} r={radius} fill={colour} />
+      ))}
+    </Pattern>
+  );
+  return (
+    <Defs>
+      {specks(
+        'fresh',
+        13,
+        1.5,
+        [
+          [3, 3],
+          [9, 9],
+        ],
+        palette.speck,
+      )}
+      {specks(
+        'settling',
+        9,
+        1.9,
+        [
+          [2, 2],
+          [6.5, 3.5],
+          [3.5, 7],
+        ],
+        palette.soon,
+      )}
+      {specks(
+        'caked',
+        6,
+        2,
+        [
+          [1.6, 1.6],
+          [4.6, 4.4],
+        ],
+        palette.now,
+      )}
+    </Defs>
+  );
+}
+
+interface DrawingProps {
+  data: PlateData;
+  lit: Zone | undefined;
+  marks: ZoneMarks | undefined;
+  palette: Palette;
+  specks: string;
+  onZone: ((zone: Zone) => void) | undefined;
+  tapped: readonly Zone[];
+}
+
+function Drawing({ data, lit, marks, palette, specks, onZone, tapped }: DrawingProps) {
   const zone = lit && data.zones[lit];
   return (
     <>
       {data.shapes.map((shape) => (
         <Drawn key={shape.d} shape={shape} {...inkOf(shape, palette)} />
       ))}
+      {Object.entries(marks ?? {}).map(([id, state]) =>
+        data.zones[id as Zone]?.map((shape) => {
+          const fill = `url(#${specks}-${state})`;
+          return (
+            <Drawn
+              key={id + shape.d}
+              shape={shape}
+              fill={shape.edge > 0 ? 'none' : fill}
+              stroke={shape.edge > 0 ? fill : 'none'}
+            />
+          );
+        }),
+      )}
       {zone?.map((shape) => (
         <Drawn
           key={shape.d}
@@ -76,6 +166,18 @@ function Drawing({ data, lit, palette }: { data: PlateData; lit: Zone | undefine
           opacity={0.82}
         />
       ))}
+      {onZone &&
+        tapped.map((id) =>
+          data.zones[id]?.map((shape) => (
+            <Drawn
+              key={id + shape.d}
+              shape={{ ...shape, edge: Math.max(shape.edge, 14) }}
+              fill={shape.edge > 0 ? 'none' : 'transparent'}
+              stroke="transparent"
+              onPress={() => onZone(id)}
+            />
+          )),
+        )}
     </>
   );
 }
@@ -85,9 +187,10 @@ interface DrawnProps {
   fill: string;
   stroke: string;
   opacity?: number;
+  onPress?: () => void;
 }
 
-function Drawn({ shape, fill, stroke, opacity }: DrawnProps) {
+function Drawn({ shape, fill, stroke, opacity, onPress }: DrawnProps) {
   const { d, edge, mirrored } = shape;
   const drawn = (
     <Path
@@ -98,6 +201,7 @@ function Drawn({ shape, fill, stroke, opacity }: DrawnProps) {
       strokeLinejoin="round"
       strokeLinecap="round"
       opacity={opacity}
+      onPress={onPress}
     />
   );
   if (!mirrored) return drawn;

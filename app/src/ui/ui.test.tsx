@@ -1,4 +1,4 @@
-import { FAMILIES, closingRound, usualFacts } from '@tembrin/core';
+import { CLOSING_STEPS, FAMILIES, FAMILY_FACTS, OPENING_STEPS, PACKING_STEPS } from '@tembrin/core';
 import { act, useState } from 'react';
 import { mount } from '@/testing/mount';
 import { notify, useNotice } from '@/state/notice';
@@ -15,20 +15,19 @@ const plates: Record<(typeof FAMILIES)[number], PlateData> = {
   cello: bowedPlates.cello(),
   bass: bowedPlates.bass(),
   guitar: guitarPlate(false),
-  harp: harpPlate(),
+  harp: harpPlate(false),
 };
 
-test('every zone a closing round speaks of is drawn on that family’s plate or its bow', () => {
-  for (const family of FAMILIES) {
-    const zones = { ...plates[family].zones, ...bowPlate(500).zones };
-    for (const { zone } of closingRound(usualFacts(family), 'A')) {
-      if (zone !== 'whole') expect([family, zone, (zones[zone] ?? []).length > 0]).toEqual([family, zone, true]);
-    }
+test.each(FAMILIES)('every zone a round of a %s speaks of is drawn on its plate or its bow', (family) => {
+  const zones = { ...plates[family].zones, ...(FAMILY_FACTS[family].bowed && bowPlate(500).zones) };
+  for (const step of [...CLOSING_STEPS, ...OPENING_STEPS, ...PACKING_STEPS]) {
+    if (step.for?.families && !step.for.families.includes(family)) continue;
+    expect([step.id, step.zone, (zones[step.zone] ?? []).length > 0]).toEqual([step.id, step.zone, true]);
   }
 });
 
 test('every path of every plate is made of numbers and commands only', () => {
-  for (const { shapes, zones } of [...Object.values(plates), bowPlate(500), guitarPlate(true)]) {
+  for (const { shapes, zones } of [...Object.values(plates), bowPlate(500), guitarPlate(true), harpPlate(true)]) {
     for (const { d } of [...shapes, ...Object.values(zones).flat()]) expect(d).toMatch(/^M[-\d.\sMmLlHhVvCcAaZz]+$/);
   }
 });

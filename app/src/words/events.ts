@@ -1,8 +1,8 @@
-import { stringNames, type LogEvent } from '@tembrin/core';
+import { DRILL_DATA, FIGURE_DATA, stringNames, type LogEvent } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { clockWords, dateWords } from './dates';
-import { REASON_NAMES } from './names';
-import { stepWords } from './steps';
+import { measureWords } from './measures';
+import { REASON_NAMES, STEP_NAMES } from './names';
 
 /** One event in a few words, for the history and for messages about it. */
 export function eventWords(event: LogEvent, instrument: Instrument | null, timeZone: string): string {
@@ -17,10 +17,8 @@ export function eventWords(event: LogEvent, instrument: Instrument | null, timeZ
     case 'session-corrected':
       return 'a correction to a session';
     case 'step-done':
-    case 'step-skipped': {
-      const title = instrument ? stepWords(event.payload.step, instrument).title : event.payload.step;
-      return `${title}${event.type === 'step-skipped' ? ', skipped' : ''}`;
-    }
+    case 'step-skipped':
+      return `${STEP_NAMES[event.payload.step]}${event.type === 'step-skipped' ? ', skipped' : ''}`;
     case 'rosined':
       return 'Rosined';
     case 'strings-fitted': {
@@ -36,6 +34,18 @@ export function eventWords(event: LogEvent, instrument: Instrument | null, timeZ
       return 'Bow hair looked over, still good';
     case 'checked-up':
       return 'Checkup';
+    case 'measured': {
+      const { figure, value } = event.payload;
+      return `${FIGURE_DATA[figure].title}: ${measureWords(figure, value, 'mm')}`;
+    }
+    case 'regulated':
+      return event.payload.known ? 'Regulated' : 'Regulated, date not known';
+    case 'packed':
+      return 'Packed for the way';
+    case 'drill-done': {
+      const { drill, right, of } = event.payload;
+      return `Drill: ${DRILL_DATA[drill].title.toLowerCase()}, ${right} of ${of} right`;
+    }
     case 'retracted':
       return 'taking an entry back';
   }

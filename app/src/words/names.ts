@@ -1,4 +1,16 @@
-import type { CaseKind, Family, FitReason, Kind, PartId, StepId, ThreadState } from '@tembrin/core';
+import type {
+  CaseKind,
+  Family,
+  Finish,
+  FitReason,
+  Kind,
+  PartId,
+  ResidueState,
+  RestKind,
+  StepId,
+  ThreadState,
+  Zone,
+} from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 
 export const FAMILY_NAMES: Readonly<Record<Family, string>> = {
@@ -44,11 +56,62 @@ export const REASON_NAMES: Readonly<Record<FitReason, string>> = {
   'on-record': 'Not known',
 };
 
-export const ZONE_NAMES: Readonly<Partial<Record<StepId, string>>> = {
-  'wipe-stick': 'Bow stick',
-  'wipe-strings': 'Strings',
-  'wipe-rosin': 'Rosin zones',
-  'wipe-hands': 'Hand zones',
+export const REST_NAMES: Readonly<Record<RestKind, string>> = {
+  rest: 'Rest with feet',
+  pad: 'Pad with a band',
+  none: 'None',
+};
+
+export const FINISH_NAMES: Readonly<Record<Finish, string>> = {
+  varnish: 'Varnish',
+  hard: 'Modern hard finish',
+  lacquer: 'Thin lacquer',
+  valuable: 'Old or valuable',
+};
+
+/** Steps of the closing round by themselves, in whatever wording an instrument has them. */
+export const STEP_NAMES: Readonly<Record<StepId, string>> = {
+  slacken: 'Slacken the bow',
+  'wipe-stick': 'Wipe the stick',
+  'wipe-strings': 'Wipe the strings',
+  'wipe-rosin': 'Wipe the rosin zones',
+  'wipe-hands': 'Wipe where hands were',
+  'chin-rest': 'Clean the chin rest',
+  'under-tailpiece': 'Under the tailpiece',
+  'weekly-clean': 'The weekly clean',
+  'action-dust': 'Dust the action',
+  fretboard: 'Clean the fretboard',
+  humidifier: 'Look at the humidifier',
+  'rest-off': 'Rest off',
+  'endpin-in': 'Endpin in',
+  case: 'Into the case',
+  stand: 'Onto its stand',
+  latches: 'Close and fasten',
+};
+
+export const ZONE_NAMES: Readonly<Record<Zone, string>> = {
+  'bow-hair': 'Bow hair',
+  'bow-stick': 'Bow stick',
+  'bow-screw': 'Bow screw',
+  strings: 'Strings',
+  'rosin-zones': 'Rosin zones',
+  'hand-zones': 'Hand zones',
+  'shoulder-rest': 'Shoulder rest',
+  'chin-rest': 'Chin rest',
+  'under-tailpiece': 'Under the tailpiece',
+  fretboard: 'Fretboard',
+  bridge: 'Bridge',
+  pegs: 'Pegs',
+  endpin: 'Endpin',
+  action: 'Action',
+  whole: 'Body',
+};
+
+export const RESIDUE_NAMES: Readonly<Record<ResidueState, string>> = {
+  clean: 'Clean',
+  fresh: 'Fresh',
+  settling: 'Settling',
+  caked: 'Caked',
 };
 
 /** "Violin 1/2", "Lever harp": what an instrument is, in a few words. A full size goes without saying. */

@@ -21,6 +21,11 @@ export interface Moment {
   timeZone: string;
 }
 
+/** "a", "a and b", "a, b and c". */
+export function listWords(items: readonly string[]): string {
+  return items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
+}
+
 /** The window of a part that wears: when to act, or since when. */
 function windowWords({ early, middle, late }: Window, verb: string, { nowMs, timeZone }: Moment): string {
   const date = (atMs: number) => dateWords(atMs, nowMs, timeZone);
@@ -69,7 +74,7 @@ function residueReason({ worst, zones, from }: ResidueThread, { nowMs, timeZone 
       ? 'Nothing played yet, nothing to wipe.'
       : `Wiped ${dayWords(from, nowMs, timeZone)}, and not played since.`;
   const dirty = zones.filter(({ since }) => since !== null);
-  const where = dirty.length === zones.length ? 'Nothing wiped' : `${ZONE_NAMES[worst.step]} not wiped`;
+  const where = dirty.length === zones.length ? 'Nothing wiped' : `${ZONE_NAMES[worst.zone]} not wiped`;
   const what = {
     clean: '',
     fresh: 'Still fresh: a dry cloth takes it off.',
@@ -79,12 +84,16 @@ function residueReason({ worst, zones, from }: ResidueThread, { nowMs, timeZone 
   return `${where} for ${lastingWords(nowMs - worst.since!)}, with ${minutesWords(worst.minutes)} of playing left there. ${what}`;
 }
 
-function checkupReason({ from, window, months, state }: CheckupThread, moment: Moment): string {
-  if (from === null || !window) return 'No checkup is on record. Say when a luthier last looked it over.';
+function checkupReason({ from, window, months, state, caked }: CheckupThread, moment: Moment): string {
+  const work =
+    caked.length > 0
+      ? ` Work for the visit: ${listWords(caked.map(({ zone }) => ZONE_NAMES[zone].toLowerCase()))}, where residue has caked.`
+      : '';
+  if (from === null || !window) return `No checkup is on record. Say when a luthier last looked it over.${work}`;
   const { nowMs, timeZone } = moment;
   const last = `Last looked over ${lastingWords(nowMs - from)} ago`;
-  if (state === 'now') return `${last}, and every ${months} months is the rule. Arrange a visit.`;
-  return `${last}. The next visit falls between ${spanWords(window.early, window.late, nowMs, timeZone).replace(' to ', ' and ')}.`;
+  if (state === 'now') return `${last}, and every ${months} months is the rule. Arrange a visit.${work}`;
+  return `${last}. The next visit falls between ${spanWords(window.early, window.late, nowMs, timeZone).replace(' to ', ' and ')}.${work}`;
 }
 
 /** One sentence or two on why a thread stands as it does, with its figures. */

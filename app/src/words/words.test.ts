@@ -4,15 +4,18 @@ import {
   DAY_MS,
   foldLog,
   HOUR_MS,
-  USUAL_SCHOOLS,
+  rosinVerdict,
+  schoolsFor,
   usualFacts,
+  type Because,
   type LogEvent,
   type Thread,
 } from '@tembrin/core';
-import type { Household, Instrument } from '@tembrin/contract';
+import type { Instrument } from '@tembrin/contract';
+import { becauseWords } from './because';
 import { dateWords, dayWords, elapsedWords, lastingWords, minutesWords } from './dates';
+import { measureWords, readMeasure } from './measures';
 import { headlineFor, paceReason, reasonFor } from './reasons';
-import { stepWords } from './steps';
 import { workingOf } from './workings';
 
 const NOW = Date.parse('2026-06-01T12:00:00.000Z');
@@ -21,7 +24,7 @@ const moment = { nowMs: NOW, timeZone: ZONE };
 const ago = (days: number) => new Date(NOW - days * DAY_MS).toISOString();
 
 const violin: Instrument = { id: 'v', name: 'Heron', ...usualFacts('violin'), addedAt: ago(300), version: 1 };
-const household = { schools: USUAL_SCHOOLS, timeZone: ZONE } as Household;
+const schools = schoolsFor('violin');
 
 let count = 0;
 function event(type: LogEvent['type'], daysAgo: number, payload: object): LogEvent {
@@ -39,7 +42,7 @@ function session(daysAgo: number, hours: number): LogEvent[] {
   return [began, event('session-ended', daysAgo - hours / 24, { sessionId: began.id })];
 }
 function judge(events: LogEvent[], instrument = violin) {
-  return conditionOf(instrument, foldLog(events, NOW, ZONE), USUAL_SCHOOLS, Date.parse(instrument.addedAt));
+  return conditionOf(instrument, foldLog(events, NOW, ZONE), schools, Date.parse(instrument.addedAt));
 }
 function reason(part: Thread['part'], events: LogEvent[]) {
   return reasonFor(
@@ -125,28 +128,69 @@ test('every working shows its verdict, rule, school and what would change it, an
     event('checked-up', 20, { known: true }),
   ]);
   for (const thread of threads) {
-    const working = workingOf(thread, pace, violin, household, moment);
+    const working = workingOf(thread, pace, violin, schools, moment);
     expect(working.figures[0]![0]).toBe('Verdict');
     expect(working.figures.length).toBeGreaterThan(3);
     for (const text of [working.rule, working.school, ...working.changes]) expect(text).toMatch(/\.$/);
   }
-  const wear = workingOf(threads[0]!, pace, violin, household, moment).figures.find(([label]) => label === 'Wear')![1];
+  const wear = workingOf(threads[0]!, pace, violin, schools, moment).figures.find(([label]) => label === 'Wear')![1];
   const [, hours, h, days, d, u] = /^([\d.]+) h ÷ (\d+) h \+ (\d+) d ÷ (\d+) d = ([\d.]+)$/.exec(wear)!.map(Number);
   expect(hours! / h! + days! / d!).toBeCloseTo(u!, 1);
 });
 
-test('steps are told as one who plays that instrument would', () => {
-  const words = (family: Parameters<typeof usualFacts>[0]) => {
-    const instrument = { ...violin, ...usualFacts(family) };
-    return (
-      stepWords('case', instrument).how +
-      stepWords('wipe-hands', instrument).how +
-      stepWords('wipe-strings', instrument).why
-    );
-  };
-  expect(words('violin')).toMatch(/holder.*latch.*chin rest/);
-  expect(words('cello')).toMatch(/Endpin in.*bow goes in last.*knees/);
-  expect(words('guitar')).toMatch(/forearm.*corrodes/);
-  expect(words('guitar')).not.toMatch(/bow/i);
-  expect(words('harp')).toMatch(/arms rest/);
+test('hair that stood tight shows in its working', () => {
+  const { threads, pace } = judge([event('rehaired', 50, { reason: 'worn', known: true }), ...session(20, 1)]);
+  const working = workingOf(
+    threads.find(({ part }) => part === 'hair')!,
+    pace,
+    violin,
+    schools,
+    moment,
+  );
+  expect(working.figures.find(([label]) => label === 'Wear')![1]).toMatch(/ d ÷ \d+ d \+ 0\.\d\d = /);
+  expect(working.rule).toMatch(/left tight counts as 0\.25 h/);
+});
+
+describe('why a step is there', () => {
+  const log = (events: LogEvent[]) => foldLog(events, NOW, ZONE);
+
+  test('the rosin verdict in the trade’s words', () => {
+    const verdict = rosinVerdict(log([event('rosined', 3, {}), ...session(2, 62 / 60)]));
+    expect(becauseWords({ code: 'rosin', verdict })).toBe('62 min since the last rosining: give it four passes.');
+  });
+
+  test('every reason is a sentence', () => {
+    const reasons: Because[] = [
+      { code: 'interval', days: null, everyDays: 7 },
+      { code: 'interval', days: 9, everyDays: 7 },
+      { code: 'strings-due' },
+      { code: 'new-strings', days: 1 },
+      { code: 'long-rest', days: 12 },
+      { code: 'left-tight', hours: 14.2 },
+      { code: 'more-turns', turns: 8, before: 6 },
+      { code: 'not-measured' },
+      { code: 'measure-again', days: 130 },
+      { code: 'learning', sessions: 2 },
+    ];
+    for (const because of reasons) expect(becauseWords(because)).toMatch(/^[A-Z0-9].*\.$/);
+    expect(becauseWords({ code: 'left-tight', hours: 14.2 })).toMatch(/14 h/);
+  });
+});
+
+describe('measures', () => {
+  test('are shown in the unit chosen', () => {
+    expect(measureWords('endpin-length', 312, 'mm')).toBe('312 mm');
+    expect(measureWords('endpin-length', 304.8, 'in')).toBe('12 in');
+    expect(measureWords('bow-turns', 6.5, 'in')).toBe('6.5 turns');
+    expect(measureWords('bow-turns', 1, 'mm')).toBe('1 turn');
+    expect(measureWords('relief', 0.25, 'mm')).toBe('0.25 mm');
+  });
+
+  test('are read as people type them, and refused with what to do', () => {
+    expect(readMeasure('bow-turns', ' 6,5 ', 'mm')).toBe(6.5);
+    expect(readMeasure('endpin-length', '12', 'in')).toBeCloseTo(304.8, 3);
+    expect(readMeasure('endpin-length', '', 'mm')).toMatch(/Write a number/);
+    expect(readMeasure('endpin-length', '3000', 'mm')).toMatch(/between 0 and 700 mm\. Measure again/);
+    expect(readMeasure('endpin-length', 'long', 'mm')).toMatch(/Write a number/);
+  });
 });

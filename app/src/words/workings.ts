@@ -1,7 +1,17 @@
-import { DAY_MS, stringNames, type Pace, type Thread, type TwoClock } from '@tembrin/core';
-import type { Household, Instrument } from '@tembrin/contract';
+import {
+  DAY_MS,
+  HAIR_LIFE,
+  stringNames,
+  TIGHT_COSTS_AT_MOST,
+  TIGHT_HOUR_COSTS,
+  type Pace,
+  type Schools,
+  type Thread,
+  type TwoClock,
+} from '@tembrin/core';
+import type { Instrument } from '@tembrin/contract';
 import { dateWords, hoursWords, lastingWords, minutesWords } from './dates';
-import { STATE_NAMES, ZONE_NAMES } from './names';
+import { RESIDUE_NAMES, STATE_NAMES, ZONE_NAMES } from './names';
 import { paceBasis, type Moment } from './reasons';
 
 /** The working of a verdict: the figures it was computed from, the rule, whose rule it is, and what would change it. */
@@ -26,13 +36,13 @@ function paceFigures(pace: Pace): Working['figures'] {
   ];
 }
 
-function clockFigures({ life, hoursPlayed, daysOn, wear, chance }: TwoClock): Working['figures'] {
+function clockFigures({ life, hoursPlayed, daysOn, wear, extraWear, chance }: TwoClock): Working['figures'] {
   return [
     ['Played on it', hoursWords(hoursPlayed)],
     ['Age', `${Math.round(daysOn)} days`],
     [
       'Wear',
-      `${hoursWords(hoursPlayed)} ÷ ${life.hours} h + ${Math.round(daysOn)} d ÷ ${life.days} d = ${wear.toFixed(2)}`,
+      `${hoursWords(hoursPlayed)} ÷ ${life.hours} h + ${Math.round(daysOn)} d ÷ ${life.days} d${extraWear > 0 ? ` + ${extraWear.toFixed(2)}` : ''} = ${wear.toFixed(2)}`,
     ],
     ['Chance that it is spent', percent(chance)],
   ];
@@ -56,7 +66,7 @@ export function workingOf(
   thread: Thread,
   pace: Pace,
   instrument: Instrument,
-  household: Household,
+  schools: Schools,
   moment: Moment,
 ): Working {
   const { nowMs, timeZone } = moment;
@@ -107,7 +117,7 @@ export function workingOf(
             `${hoursWords(thread.tension.idleHours)} since the rehair${thread.tension.times > 0 ? `, left tight ${thread.tension.times} times` : ''}`,
           ],
         ],
-        rule: `Wear is hours ÷ H plus days ÷ D, and the hair is spent at 1. ${SPREAD} Once a year it is looked over whatever its wear.`,
+        rule: `Wear is hours ÷ H plus days ÷ D, and the hair is spent at 1. ${SPREAD} Once a year it is looked over whatever its wear. An hour left tight counts as ${TIGHT_HOUR_COSTS} h of bowing, up to ${percent(TIGHT_COSTS_AT_MOST)} of its life of ${HAIR_LIFE.hours} h (from memory of the trade, not measured).`,
         school: 'Common practice: every 6 months at three and a half hours a day, every 24 at half an hour.',
         changes: [
           'A rehair starts the thread again.',
@@ -145,18 +155,18 @@ export function workingOf(
       return {
         figures: [
           ...verdict,
-          ...thread.zones.map(({ step, since, minutes, wipedAt }): [string, string] => [
-            ZONE_NAMES[step] ?? step,
+          ...thread.zones.map(({ zone, state, since, minutes, wipedAt }): [string, string] => [
+            ZONE_NAMES[zone],
             since === null
               ? wipedAt === null
                 ? 'never played'
                 : `clean since ${dateWords(wipedAt, nowMs, timeZone)}`
-              : `${minutesWords(minutes)} in ${lastingWords(nowMs - since)} unwiped`,
+              : `${RESIDUE_NAMES[state].toLowerCase()}: ${minutesWords(minutes)} in ${lastingWords(nowMs - since)} unwiped`,
           ]),
         ],
-        rule: 'Wipe the same evening. After two days residue counts as settling, after sixty as caked (both from memory of the trade, not measured).',
+        rule: 'Wipe the same evening. After two days or five hours of playing residue counts as settling, after sixty days or fifty hours as caked (from memory of the trade, not measured).',
         school:
-          household.schools.cloths === 'A'
+          schools.cloths === 'A'
             ? 'Two cloths: one for rosin, one for where hands were.'
             : 'One cloth: rosin zones last.',
         changes: [
@@ -177,9 +187,9 @@ export function workingOf(
         ],
         rule: `Every ${thread.months} months by the calendar, a month to either side to arrange the visit.`,
         school:
-          household.schools.checkup === 'A'
-            ? 'School A: every six months. School B says yearly; choose under Household.'
-            : 'School B: yearly. School A says every six months; choose under Household.',
+          schools.checkup === 'A'
+            ? 'School A: every six months. School B says yearly; choose under Schools.'
+            : 'School B: yearly. School A says every six months; choose under Schools.',
         changes: [
           'A checkup starts the thread again.',
           'After a fall or shipping: have it looked over at once, the sound post first.',

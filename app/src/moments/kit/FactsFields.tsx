@@ -1,10 +1,10 @@
-import { CASES, FAMILY_FACTS, type Kind } from '@tembrin/core';
+import { CASES, FAMILY_FACTS, FINISHES, RESTS, type Kind } from '@tembrin/core';
 import type { InstrumentChange } from '@tembrin/contract';
 import { View } from 'react-native';
 import { Choice } from '@/ui/Choice';
 import { DateField, Field } from '@/ui/Field';
 import { GAP } from '@/ui/theme';
-import { CASE_NAMES, KIND_NAMES } from '@/words/names';
+import { CASE_NAMES, FINISH_NAMES, KIND_NAMES, REST_NAMES } from '@/words/names';
 
 interface FactsFieldsProps {
   facts: InstrumentChange;
@@ -32,6 +32,15 @@ export function FactsFields({ facts, onChange, errors }: FactsFieldsProps) {
           onChange={(kind: Kind) => onChange({ kind })}
         />
       )}
+      <Choice
+        label="Who plays it?"
+        options={[
+          { value: 'adult', title: 'An adult' },
+          { value: 'child', title: 'A child' },
+        ]}
+        value={facts.setUp.player}
+        onChange={(player: 'adult' | 'child') => onChange({ setUp: { ...facts.setUp, player } })}
+      />
       {sizes.length > 0 && (
         <Choice
           label="Size"
@@ -44,10 +53,26 @@ export function FactsFields({ facts, onChange, errors }: FactsFieldsProps) {
   );
 }
 
+const YES_NO = [
+  { value: true, title: 'Yes' },
+  { value: false, title: 'No' },
+];
+
 /** What it is kept in and played with. */
 export function SetUpFields({ facts, onChange, errors }: FactsFieldsProps) {
-  const { shoulderRest, bowed } = FAMILY_FACTS[facts.family];
+  const { family } = facts;
+  const { shoulderRest, endpin, bowed } = FAMILY_FACTS[family];
   const { setUp } = facts;
+  const change = (part: Partial<typeof setUp>) => onChange({ setUp: { ...setUp, ...part } });
+  const yesNo = (key: 'stand' | 'endpin' | 'humidifier' | 'floatingBridge', label: string, hint?: string) => (
+    <Choice
+      label={label}
+      hint={hint}
+      options={YES_NO}
+      value={setUp[key]}
+      onChange={(value: boolean) => change({ [key]: value })}
+    />
+  );
   return (
     <View style={{ gap: GAP.more }}>
       {!bowed && (
@@ -62,19 +87,32 @@ export function SetUpFields({ facts, onChange, errors }: FactsFieldsProps) {
       {shoulderRest && (
         <Choice
           label="Shoulder rest"
-          options={[
-            { value: true, title: 'Yes' },
-            { value: false, title: 'No' },
-          ]}
+          options={RESTS.map((value) => ({ value, title: REST_NAMES[value] }))}
           value={setUp.shoulderRest}
-          onChange={(rest) => onChange({ setUp: { ...setUp, shoulderRest: rest } })}
+          onChange={(rest) => change({ shoulderRest: rest })}
         />
       )}
+      {endpin && yesNo('endpin', 'Endpin')}
       <Choice
         label="Case"
         options={CASES.map((value) => ({ value, title: CASE_NAMES[value] }))}
         value={setUp.case}
-        onChange={(kept) => onChange({ setUp: { ...setUp, case: kept } })}
+        onChange={(kept) => change({ case: kept })}
+      />
+      {family === 'guitar' && yesNo('stand', 'Stand or wall hanger')}
+      {setUp.case !== 'none' && yesNo('humidifier', 'Humidifier in the case', 'It is looked at once a week.')}
+      {family === 'guitar' &&
+        yesNo(
+          'floatingBridge',
+          'Bridge held by the strings alone',
+          'As on archtops; it moves when all strings are off.',
+        )}
+      <Choice
+        label="Finish"
+        hint="It decides what may touch the wood."
+        options={FINISHES.map((value) => ({ value, title: FINISH_NAMES[value] }))}
+        value={setUp.finish}
+        onChange={(finish) => change({ finish })}
       />
       <DateField
         type="date"

@@ -1,10 +1,17 @@
-import { closingRound, roundRecords, type InstrumentLog, type LogEvent, type Session } from '@tembrin/core';
+import {
+  everydaySteps,
+  roundRecords,
+  type InstrumentLog,
+  type LogEvent,
+  type Session,
+  type StepId,
+} from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
+import { useJudged } from '@/state/condition';
 import { retract } from '@/state/doing';
-import { useHousehold } from '@/state/household';
 import { Button } from '@/ui/Button';
 import { GAP, TOUCH, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
@@ -29,10 +36,10 @@ function entriesOf(log: InstrumentLog): Entry[] {
 
 /** The instrument's log, newest first. Sessions can be corrected; everything can be retracted, and put back. */
 export function History({ instrument, log }: { instrument: Instrument; log: InstrumentLog }) {
-  const { schools } = useHousehold((state) => state.household)!;
+  const { schools } = useJudged(instrument);
   const [shown, setShown] = useState(PAGE);
   const entries = useMemo(() => entriesOf(log), [log]);
-  const steps = closingRound(instrument, schools.cloths).length;
+  const steps = everydaySteps(instrument, schools);
   return (
     <View style={{ gap: GAP.small }}>
       <View style={{ flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' }}>
@@ -79,12 +86,14 @@ function SessionEntry({
   session: Session;
   instrument: Instrument;
   log: InstrumentLog;
-  steps: number;
+  /** Steps of every evening. */
+  steps: readonly StepId[];
 }) {
   const { line } = usePalette();
   const { beganAt, endedAt, id } = session;
   const { timeZone, nowMs } = log;
-  const done = [...roundRecords(log, id).values()].filter((record) => record.done).length;
+  const records = roundRecords(log, session);
+  const done = steps.filter((step) => records.get(step)?.done).length;
   const span =
     endedAt === null
       ? `from ${clockWords(beganAt, timeZone)}, still running`
@@ -112,7 +121,7 @@ function SessionEntry({
         <View style={{ flex: 1, paddingVertical: GAP.hair }}>
           <Words kind="table">{text}</Words>
           <Words kind="small" tone="quiet">
-            {`Closing round ${done} of ${steps}${session.corrected ? ' · corrected' : session.entered ? ' · entered afterwards' : ''}`}
+            {`Closing round ${done} of ${steps.length}${session.corrected ? ' · corrected' : session.entered ? ' · entered afterwards' : ''}`}
           </Words>
         </View>
       </Pressable>
@@ -146,7 +155,7 @@ function EventEntry({ event, instrument, log }: { event: LogEvent; instrument: I
         rank="plain"
         title="Retract"
         label={`Retract: ${words}, ${date}`}
-        onPress={() => void retract(instrument.id, event.id, `Retracted: ${words}.`)}
+        onPress={() => void retract(instrument.id, [event.id], `Retracted: ${words}.`)}
       />
     </View>
   );

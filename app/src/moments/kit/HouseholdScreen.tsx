@@ -1,4 +1,3 @@
-import { USUAL_SCHOOLS, type Schools } from '@tembrin/core';
 import { householdChangeSchema, type HouseholdChange } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -12,6 +11,7 @@ import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
+import { Row } from '@/ui/Row';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { GAP } from '@/ui/theme';
@@ -23,12 +23,17 @@ const LOOKS: readonly { value: Look; title: string }[] = [
   { value: 'night', title: 'Dark' },
 ];
 
+const LENGTHS = [
+  { value: 'mm' as const, title: 'Millimetres' },
+  { value: 'in' as const, title: 'Inches' },
+];
+
 /** The household's choices, how the app looks on this device, and the way out. */
 export function HouseholdScreen() {
   const household = useHousehold((state) => state.household)!;
   const unsent = useLog((state) => state.unsent);
-  const { look, setLook } = useLook();
-  const { name, timeZone, schools, email, demo } = household;
+  const { look, setLook, lengths, setLengths } = useLook();
+  const { name, timeZone, email, demo } = household;
   const [text, setText] = useState({ name, timeZone });
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [problem, setProblem] = useState<string | null>(null);
@@ -51,7 +56,6 @@ export function HouseholdScreen() {
       setProblem(sentenceOf(error));
     }
   };
-  const school = (part: Partial<Schools>) => void save({ schools: { ...schools, ...part } }, { schools });
   const leave = async () => {
     try {
       await signOut();
@@ -86,26 +90,13 @@ export function HouseholdScreen() {
           error={errors.timeZone}
         />
         {changed && <Button title="Save" onPress={() => void save(text, { name, timeZone })} />}
-        <Choice
-          label="Checkups"
-          hint="Practitioners differ. Half-yearly catches seams and posts before the heating season does harm; yearly is enough for an instrument that never troubles."
-          options={[
-            { value: 'A', title: schoolTitle('A', 'every 6 months', USUAL_SCHOOLS.checkup) },
-            { value: 'B', title: schoolTitle('B', 'yearly', USUAL_SCHOOLS.checkup) },
-          ]}
-          value={schools.checkup}
-          onChange={(checkup) => school({ checkup: checkup as Schools['checkup'] })}
-        />
-        <Choice
-          label="Cloths"
-          hint="Two cloths keep rosin off the places hands touch; with one, the rosin zones come last."
-          options={[
-            { value: 'A', title: schoolTitle('A', 'two cloths', USUAL_SCHOOLS.cloths) },
-            { value: 'B', title: schoolTitle('B', 'one cloth', USUAL_SCHOOLS.cloths) },
-          ]}
-          value={schools.cloths}
-          onChange={(cloths) => school({ cloths: cloths as Schools['cloths'] })}
-        />
+        <Row href="/kit/schools" label="Schools: where practitioners differ, the side you take">
+          <Words kind="strong">Schools</Words>
+          <Words kind="small" tone="quiet">
+            Where practitioners differ: the sides, the usual one, and the one you take.
+          </Words>
+        </Row>
+        <Choice label="Lengths on this device" options={LENGTHS} value={lengths} onChange={setLengths} />
         <Choice label="Look on this device" options={LOOKS} value={look} onChange={setLook} />
       </View>
       <View style={{ gap: GAP.small }}>
@@ -135,8 +126,4 @@ export function HouseholdScreen() {
       )}
     </Screen>
   );
-}
-
-function schoolTitle(letter: string, what: string, usual: string): string {
-  return `${letter}: ${what}${letter === usual ? ' (usual)' : ''}`;
 }

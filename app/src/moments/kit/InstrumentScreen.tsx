@@ -1,4 +1,4 @@
-import { byUrgency } from '@tembrin/core';
+import { byUrgency, FIGURE_DATA, figuresOf, lastMeasure, type InstrumentLog } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { View } from 'react-native';
@@ -7,10 +7,12 @@ import { useLook } from '@/state/look';
 import { Button } from '@/ui/Button';
 import { useKeys } from '@/ui/keys';
 import { Plate } from '@/ui/Plate';
+import { Row } from '@/ui/Row';
 import { Screen } from '@/ui/Screen';
 import { GAP, useWide } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { hoursWords } from '@/words/dates';
+import { measureWords, type LengthUnit } from '@/words/measures';
 import { kindWords } from '@/words/names';
 import { DueList } from '../DueList';
 import { History } from './History';
@@ -20,7 +22,7 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
   const wide = useWide();
   const { log, condition } = useJudged(instrument);
   const complete = useComplete(instrument.id);
-  const { standId, putOnStand } = useLook();
+  const { standId, putOnStand, lengths } = useLook();
   const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
   const hours =
     log.playing.begins.length === 0
@@ -62,6 +64,28 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
           />
         </View>
       </View>
+      <View>
+        <Row
+          href={{ pathname: '/kit/[id]/set-up', params: { id: instrument.id } }}
+          label={`Set-up sheet of ${instrument.name}`}
+        >
+          <Words kind="strong">Set-up sheet</Words>
+          <Words kind="small" tone="quiet">
+            {setUpWords(instrument, log, lengths)}
+          </Words>
+        </Row>
+        <Row
+          href={{ pathname: '/kit/[id]/schools', params: { id: instrument.id } }}
+          label={`Schools of ${instrument.name}`}
+        >
+          <Words kind="strong">Schools</Words>
+          <Words kind="small" tone="quiet">
+            {Object.keys(instrument.schools).length === 0
+              ? 'As the household.'
+              : `Its own way in ${Object.keys(instrument.schools).length}.`}
+          </Words>
+        </Row>
+      </View>
       {complete && (
         <>
           <DueList
@@ -76,4 +100,14 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
       )}
     </Screen>
   );
+}
+
+/** The latest figures of the set-up sheet in a line. */
+function setUpWords(instrument: Instrument, log: InstrumentLog, lengths: LengthUnit): string {
+  const known = figuresOf(instrument).flatMap((figure) => lastMeasure(log, figure) ?? []);
+  if (known.length === 0) return 'Its fit as numbers with dates. Nothing measured yet.';
+  return known
+    .slice(0, 3)
+    .map(({ figure, value }) => `${FIGURE_DATA[figure].title.toLowerCase()} ${measureWords(figure, value, lengths)}`)
+    .join(', ');
 }

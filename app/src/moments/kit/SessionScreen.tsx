@@ -1,4 +1,4 @@
-import { closingRound, refusalOf, type InstrumentLog, type LogEvent, type Session } from '@tembrin/core';
+import { everydaySteps, refusalOf, type InstrumentLog, type LogEvent, type Session } from '@tembrin/core';
 import { refusalSentence, type Instrument } from '@tembrin/contract';
 import { Redirect, router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
@@ -27,7 +27,7 @@ export function SessionScreen() {
 
 function SessionOf({ instrument, sessionId }: { instrument: Instrument; sessionId: string | null }) {
   const { log } = useJudged(instrument);
-  const session = log.sessions.find(({ id }) => id === sessionId) ?? null;
+  const session = log.sessions.find(({ parts }) => sessionId !== null && parts.includes(sessionId)) ?? null;
   if (sessionId && !session) return <Redirect href={{ pathname: '/kit/[id]', params: { id: instrument.id } }} />;
   return <SessionForm instrument={instrument} session={session} log={log} />;
 }
@@ -41,7 +41,8 @@ function SessionForm({
   session: Session | null;
   log: InstrumentLog;
 }) {
-  const { timeZone, schools } = useHousehold((state) => state.household)!;
+  const { timeZone } = useHousehold((state) => state.household)!;
+  const { schools } = useJudged(instrument);
   const events = useLog((state) => state.events[instrument.id]) ?? [];
   const [times, setTimes] = useState(() => timesOf(session, log.nowMs, timeZone));
   const [rounded, setRounded] = useState(true);
@@ -54,24 +55,34 @@ function SessionForm({
     router.canGoBack() ? router.back() : router.replace({ pathname: '/kit/[id]', params: { id: instrument.id } });
   const running = session?.endedAt === null;
 
+  /** Why these entries could not stand in the log, judged one after another. */
+  const refusalOfAll = (entries: readonly LogEvent[]) => {
+    const known: LogEvent[] = [...events];
+    for (const entry of entries) {
+      const refusal = refusalOf(entry, {
+        facts: instrument,
+        events: known,
+        has: (id) => known.some((event) => event.id === id),
+        nowMs: Date.now(),
+        timeZone,
+      });
+      if (refusal) return refusal;
+      known.push(entry);
+    }
+    return null;
+  };
   const save = async () => {
     const span = spanOf(times, timeZone);
     if (!span) return setProblem('Give the day and both times.');
-    const entry = written(instrument.id, draftFor(session, span));
-    const refusal = refusalOf(entry, {
-      facts: instrument,
-      events: events as LogEvent[],
-      has: (id) => events.some((event) => event.id === id),
-      nowMs: Date.now(),
-      timeZone,
-    });
+    const entries = draftsFor(session, span).map((draft) => written(instrument.id, draft));
+    const refusal = refusalOfAll(entries);
     if (refusal) return setProblem(refusalSentence(refusal, timeZone));
-    const steps = !session && rounded ? closingRound(instrument, schools.cloths) : [];
-    const closing = steps.map(({ step }) =>
-      written(instrument.id, { type: 'step-done', at: span.endedAt, payload: { step, sessionId: entry.id } }),
+    const steps = !session && rounded ? everydaySteps(instrument, schools) : [];
+    const closing = steps.map((step) =>
+      written(instrument.id, { type: 'step-done', at: span.endedAt, payload: { step, sessionId: entries[0]!.id } }),
     );
     back();
-    await enter([entry, ...closing], session ? 'The session is corrected.' : 'The session is on record.');
+    await enter([...entries, ...closing], session ? 'The session is corrected.' : 'The session is on record.');
   };
 
   return (
@@ -87,7 +98,7 @@ function SessionForm({
               title="Retract the session"
               onPress={() => {
                 back();
-                void retract(instrument.id, session.id, 'The session is retracted.');
+                void retract(instrument.id, session.parts, 'The session is retracted.');
               }}
             />
           )}
@@ -131,11 +142,12 @@ function SessionForm({
   );
 }
 
-function draftFor(session: Session | null, { beganAt, endedAt }: { beganAt: number; endedAt: number }): Draft {
+/** A session of two devices is corrected in each of its parts, so that all of them agree. */
+function draftsFor(session: Session | null, { beganAt, endedAt }: { beganAt: number; endedAt: number }): Draft[] {
   const end = new Date(endedAt).toISOString();
-  if (!session) return { type: 'session-entered', at: beganAt, payload: { endedAt: end } };
-  return {
+  if (!session) return [{ type: 'session-entered', at: beganAt, payload: { endedAt: end } }];
+  return session.parts.map((sessionId) => ({
     type: 'session-corrected',
-    payload: { sessionId: session.id, beganAt: new Date(beganAt).toISOString(), endedAt: end },
-  };
+    payload: { sessionId, beganAt: new Date(beganAt).toISOString(), endedAt: end },
+  }));
 }

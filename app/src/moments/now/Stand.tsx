@@ -1,18 +1,20 @@
-import { byUrgency, hoursOnDay, localDay, openRound, type PartId } from '@tembrin/core';
+import { byUrgency, hoursOnDay, localDay, openingRound, openRound, type PartId } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { useComplete, useJudged } from '@/state/condition';
 import { act } from '@/state/doing';
-import { useHousehold } from '@/state/household';
+import { useLook } from '@/state/look';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { useKeys } from '@/ui/keys';
 import { Plate } from '@/ui/Plate';
+import { Row } from '@/ui/Row';
 import { Screen } from '@/ui/Screen';
 import { GAP, useWide } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { clockWords, dayWords, lastingWords } from '@/words/dates';
+import { openingWords } from '@/words/because';
 import { headlineFor } from '@/words/reasons';
 import { DueList } from '../DueList';
 import { OnStand } from './OnStand';
@@ -21,11 +23,11 @@ import { Playing } from './Playing';
 
 /** The stand: the instrument, what to do before playing, the clock while playing, and below what is due. */
 export function Stand({ instrument, part }: { instrument: Instrument; part: PartId | null }) {
-  const household = useHousehold((state) => state.household)!;
   const wide = useWide();
   const judged = useJudged(instrument);
   const complete = useComplete(instrument.id);
-  const { log, condition } = judged;
+  const { log, condition, situation } = judged;
+  const lengths = useLook((state) => state.lengths);
   const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
   const threads = byUrgency(condition.threads);
   const earlier = () => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id } });
@@ -50,16 +52,18 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
   const tightSince = log.running ? null : (condition.tension?.tightSince ?? null);
   const playedToday = hoursOnDay(log, localDay(log.nowMs, log.timeZone));
   const headline = headlineFor(threads, tightSince, playedToday, moment);
-  const round = openRound(instrument, household.schools.cloths, log);
+  const round = openRound(situation);
   const last = log.sessions.at(-1);
 
   const start = () => void act(instrument.id, [{ type: 'session-began', payload: {} }], null);
   const closing = () => router.push('/now/closing');
+  const opening = () => router.push('/now/opening');
   useKeys(
     log.running
       ? {}
       : {
           s: { label: 'Start playing', run: start },
+          o: { label: 'Before you play', run: opening },
           e: { label: 'Enter a session played earlier', run: earlier },
           ...(round && { c: { label: 'Go on with the closing round', run: closing } }),
         },
@@ -118,6 +122,14 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
         >
           <Button rank="plain" title="Slackened now" onPress={slacken} style={{ alignSelf: 'flex-start' }} />
         </Banner>
+      )}
+      {complete && (
+        <Row href="/now/opening" label={`Before you play. ${openingWords(openingRound(situation), lengths)}`}>
+          <Words kind="strong">Before you play</Words>
+          <Words kind="small" tone="quiet">
+            {openingWords(openingRound(situation), lengths)}
+          </Words>
+        </Row>
       )}
       {complete && !wide && due}
     </Screen>

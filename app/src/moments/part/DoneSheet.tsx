@@ -11,7 +11,7 @@ import { REASON_NAMES } from '@/words/names';
 import { WhenField } from './WhenField';
 import { whenToMs, type When } from './when';
 
-export type DoneKind = 'strings' | 'hair' | 'checkup';
+export type DoneKind = 'strings' | 'hair' | 'checkup' | 'regulation';
 
 interface DoneSheetProps {
   kind: DoneKind;
@@ -22,16 +22,23 @@ interface DoneSheetProps {
   onClose: () => void;
 }
 
-const TITLES: Readonly<Record<DoneKind, string>> = { strings: 'New strings', hair: 'Rehair', checkup: 'Checkup' };
+const TITLES: Readonly<Record<DoneKind, string>> = {
+  strings: 'New strings',
+  hair: 'Rehair',
+  checkup: 'Checkup',
+  regulation: 'Regulation',
+};
 const QUESTIONS: Readonly<Record<DoneKind, string>> = {
   strings: 'When were they fitted?',
   hair: 'When was it rehaired?',
   checkup: 'When was it looked over?',
+  regulation: 'When was it regulated?',
 };
 const DONE: Readonly<Record<DoneKind, string>> = {
   strings: 'The strings are on record. Their thread starts again.',
   hair: 'The rehair is on record. Its thread starts again.',
   checkup: 'The checkup is on record.',
+  regulation: 'The regulation is on record.',
 };
 
 const WHY: readonly FitReason[] = ['worn', 'broke', 'frayed', 'experiment', 'set'];
@@ -102,5 +109,7 @@ function draftOf(kind: DoneKind, at: number, strings: number[] | null, reason: F
       return { type: 'rehaired', at, payload: { reason: reason === 'on-record' ? 'on-record' : 'worn', known: true } };
     case 'checkup':
       return { type: 'checked-up', at, payload: { known: true } };
+    case 'regulation':
+      return { type: 'regulated', at, payload: { known: true } };
   }
 }

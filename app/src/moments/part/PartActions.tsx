@@ -6,12 +6,13 @@ import { Button } from '@/ui/Button';
 import { useKeys } from '@/ui/keys';
 import { DoneSheet, type DoneKind } from './DoneSheet';
 
-const DO: Readonly<Record<DoneKind, string>> = {
+type PartDone = Exclude<DoneKind, 'regulation'>;
+const DO: Readonly<Record<PartDone, string>> = {
   strings: 'Fitted new strings',
   hair: 'Rehaired',
   checkup: 'Had a checkup',
 };
-const ASK: Readonly<Record<DoneKind, string>> = {
+const ASK: Readonly<Record<PartDone, string>> = {
   strings: 'Say when they were fitted',
   hair: 'Say when it was rehaired',
   checkup: 'Say when it was looked over',

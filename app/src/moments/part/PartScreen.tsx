@@ -3,7 +3,6 @@ import type { Instrument } from '@tembrin/contract';
 import type { Href } from 'expo-router';
 import { View } from 'react-native';
 import { useJudged } from '@/state/condition';
-import { useHousehold } from '@/state/household';
 import { Empty } from '@/ui/Empty';
 import { Figures } from '@/ui/Figures';
 import { Screen } from '@/ui/Screen';
@@ -16,6 +15,7 @@ import { PART_NAMES } from '@/words/names';
 import { reasonFor } from '@/words/reasons';
 import { workingOf } from '@/words/workings';
 import { PartActions } from './PartActions';
+import { ResidueOnPlate } from './ResidueOnPlate';
 
 interface PartScreenProps {
   instrument: Instrument;
@@ -27,8 +27,7 @@ interface PartScreenProps {
 
 /** The working of one part's verdict: the thread large, the figures, the rule, the school, what would change it; and doing it. */
 export function PartScreen({ instrument, part, back, second }: PartScreenProps) {
-  const household = useHousehold((state) => state.household)!;
-  const { log, condition } = useJudged(instrument);
+  const { log, condition, schools } = useJudged(instrument);
   const thread = condition.threads.find((each) => each.part === part);
   if (!thread) {
     return (
@@ -38,7 +37,7 @@ export function PartScreen({ instrument, part, back, second }: PartScreenProps) 
     );
   }
   const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
-  const { figures, rule, school, changes } = workingOf(thread, condition.pace, instrument, household, moment);
+  const { figures, rule, school, changes } = workingOf(thread, condition.pace, instrument, schools, moment);
   const date = (atMs: number) => dateWords(atMs, moment.nowMs, moment.timeZone);
   return (
     <Screen
@@ -65,6 +64,7 @@ export function PartScreen({ instrument, part, back, second }: PartScreenProps) 
         </View>
         <Words>{reasonFor(thread, instrument, moment)}</Words>
       </View>
+      {thread.part === 'residue' && <ResidueOnPlate instrument={instrument} schools={schools} zones={thread.zones} />}
       <Figures rows={figures} />
       <Explained title="Rule" text={rule} />
       <Explained title="School" text={school} />

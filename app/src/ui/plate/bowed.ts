@@ -3,8 +3,6 @@ import { ellipse, path, strings, taper, type PlateData, type Shape } from './sha
 interface BowedForm {
   /** Right half of the body, from the neck's root at the top to the middle of the bottom. */
   half: string;
-  /** Breadth against a violin's. */
-  breadth: number;
   sloped: boolean;
   chinRest: boolean;
   shoulderRest: boolean;
@@ -13,13 +11,19 @@ interface BowedForm {
 
 const ROUND =
   'M0 0C22 -2 32 3 46 8C70 17 85 42 85 73C85 97 79 111 69 123C74 124 78 126 82 130C69 138 57 159 57 182C57 206 69 227 85 234C80 239 75 241 71 242C93 256 105 275 105 298C105 336 62 356 0 356';
+/** A viola is broader below and longer in the body than its neck would make one think. */
+const VIOLA =
+  'M0 0C24 -2 37 2 53 9C79 20 93 44 93 75C93 98 86 112 75 124C80 125 85 127 89 131C74 139 61 160 61 183C61 207 74 228 92 236C87 240 81 242 77 243C101 257 116 276 116 300C116 340 69 361 0 361';
+/** A cello has full shoulders and deep waists. */
+const CELLO =
+  'M0 0C28 -4 44 0 60 10C86 25 96 50 94 79C92 101 83 114 70 125C75 126 80 128 84 133C65 143 54 161 54 184C54 208 66 230 88 238C83 243 78 245 73 246C99 259 114 280 113 304C112 342 67 359 0 359';
 /** A bass has the sloping shoulders of the viols. */
 const SLOPED =
   'M0 -14C15 -12 22 2 31 20C45 47 83 58 86 92C87 108 80 116 70 124C75 125 79 127 83 131C70 139 58 159 58 182C58 206 70 227 87 235C82 240 77 242 73 243C97 257 110 276 110 299C110 338 64 356 0 356';
 
 const F_HOLE = 'M31 170C29 159 41 159 41 170C41 188 45 203 47 219C49 234 59 233 57 221';
 
-function bowedPlate({ half, breadth, sloped, chinRest, shoulderRest, endpin }: BowedForm): PlateData {
+function bowedPlate({ half, sloped, chinRest, shoulderRest, endpin }: BowedForm): PlateData {
   const top = sloped ? -170 : -132;
   const gauge = (at: number) => 2.1 - at * 0.35;
   const pegs = [-150, -165, -180, -195].map((y, at) => {
@@ -50,13 +54,7 @@ function bowedPlate({ half, breadth, sloped, chinRest, shoulderRest, endpin }: B
   const restArc = 'M-88 268C-50 236 50 236 88 268';
   return {
     viewBox: [-122, top - 104, 244, (endpin ? 414 : 370) - top + 104],
-    shapes: [
-      ...(shoulderRest ? [path(restArc, 'none', 5)] : []),
-      ...scroll,
-      ...body.map((shape) =>
-        shape.mirrored && shape.fill === 'wood' ? { ...shape, d: broadened(shape.d, breadth) } : shape,
-      ),
-    ],
+    shapes: [...(shoulderRest ? [path(restArc, 'none', 5)] : []), ...scroll, ...body],
     zones: {
       strings: strings(4, top, 8, 226, 13, () => 5),
       'rosin-zones': [
@@ -73,26 +71,28 @@ function bowedPlate({ half, breadth, sloped, chinRest, shoulderRest, endpin }: B
         path('M98 282C104 320 74 346 34 350C66 338 88 314 88 276Z', 'none', 0, !chinRest),
       ],
       'shoulder-rest': [path('M-94 262C-50 226 50 226 94 262L84 282C46 250 -46 250 -84 282Z', 'none', 0)],
+      'under-tailpiece': [path(taper(226, 27, 328, 20), 'none', 0)],
+      bridge: [path('M-30 206C-26 182 -14 180 0 180C14 180 26 182 30 206Z', 'none', 0)],
+      fretboard: [path(taper(top - 2, 15, 144, 24), 'none', 0)],
+      pegs: [path(taper(top - 76, 30, top - 8, 30), 'none', 0)],
+      whole: [path(half, 'none', 6, true)],
+      ...(chinRest && {
+        'chin-rest': [
+          path('M-13 323C-24 294 -53 281 -77 289C-102 296 -106 322 -89 339C-70 356 -32 358 -13 351Z', 'none', 0),
+        ],
+      }),
+      ...(endpin && { endpin: [path('M-11 350H11V406H-11Z', 'none', 0)] }),
     },
   };
 }
 
-/** A path with every x stretched; commands and y untouched. */
-function broadened(d: string, factor: number): string {
-  return factor === 1
-    ? d
-    : d.replaceAll(/(-?[\d.]+) (-?[\d.]+)/g, (_, x: string, y: string) => `${(Number(x) * factor).toFixed(1)} ${y}`);
-}
-
 export const bowedPlates = {
   violin: (rest: boolean) =>
-    bowedPlate({ half: ROUND, breadth: 1, sloped: false, chinRest: true, shoulderRest: rest, endpin: false }),
+    bowedPlate({ half: ROUND, sloped: false, chinRest: true, shoulderRest: rest, endpin: false }),
   viola: (rest: boolean) =>
-    bowedPlate({ half: ROUND, breadth: 1.06, sloped: false, chinRest: true, shoulderRest: rest, endpin: false }),
-  cello: () =>
-    bowedPlate({ half: ROUND, breadth: 1.04, sloped: false, chinRest: false, shoulderRest: false, endpin: true }),
-  bass: () =>
-    bowedPlate({ half: SLOPED, breadth: 1, sloped: true, chinRest: false, shoulderRest: false, endpin: true }),
+    bowedPlate({ half: VIOLA, sloped: false, chinRest: true, shoulderRest: rest, endpin: false }),
+  cello: () => bowedPlate({ half: CELLO, sloped: false, chinRest: false, shoulderRest: false, endpin: true }),
+  bass: () => bowedPlate({ half: SLOPED, sloped: true, chinRest: false, shoulderRest: false, endpin: true }),
 };
 
 /** A bow lying beside its instrument, frog down. */
@@ -115,7 +115,8 @@ export function bowPlate(height: number): PlateData {
       path(`M7 ${screw - 6}H14V${screw}H7Z`, 'metal', 1),
     ],
     zones: {
-      'bow-hair': [path(hair, 'none', 11), path(`M2 ${screw - 12}H19V${screw + 6}H2Z`, 'none', 0)],
+      'bow-hair': [path(hair, 'none', 11)],
+      'bow-screw': [path(`M2 ${screw - 14}H20V${screw + 8}H2Z`, 'none', 0), path(hair, 'none', 7)],
       'bow-stick': [path(stick, 'none', 13), path(`M10 ${frog - 2}H34V${frog + 26}H10Z`, 'none', 0)],
     },
   };

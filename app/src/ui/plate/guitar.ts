@@ -48,6 +48,10 @@ export function guitarPlate(electric: boolean): PlateData {
           0,
         ),
       ],
+      fretboard: [path(taper(nut - 2, 16, boardEnd + 2, 19), 'none', 0)],
+      bridge: [path(`M-50 ${bridge - 13}H50V${bridge + 15}H-50Z`, 'none', 0)],
+      pegs: [path(taper(-260, 31, -204, 31), 'none', 0)],
+      whole: [path(electric ? ELECTRIC : ACOUSTIC, 'none', 6, true)],
     },
   };
 }

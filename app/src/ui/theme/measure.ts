@@ -19,6 +19,9 @@ export const TYPE = StyleSheet.create({
   /** The one figure that matters, read from a metre away. */
   figure: { fontFamily: SERIF, fontSize: 56, lineHeight: 62, fontVariant: ['tabular-nums'] },
   clock: { fontFamily: SERIF, fontSize: 88, lineHeight: 98, fontVariant: ['tabular-nums'] },
+  /** Read from the floor, hands full. */
+  huge: { fontFamily: SERIF, fontSize: 44, lineHeight: 52 },
+  large: { fontFamily: SANS, fontSize: 25, lineHeight: 35 },
   title: { fontFamily: SERIF, fontSize: 30, lineHeight: 37 },
   heading: { fontFamily: SERIF, fontSize: 21, lineHeight: 28 },
   body: { fontFamily: SANS, fontSize: 17, lineHeight: 25 },

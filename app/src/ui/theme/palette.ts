@@ -27,6 +27,8 @@ export interface Palette {
   /** Bow sticks, pegs and pins: dark wood that stands before the ground. */
   stick: string;
   lit: string;
+  /** Fresh rosin dust. */
+  speck: string;
   scrim: string;
 }
 
@@ -48,6 +50,7 @@ export const DAY: Palette = {
   string: '#FFFBF4',
   stick: '#5E3219',
   lit: '#F7D774',
+  speck: '#FFFBF4',
   scrim: 'rgba(34, 28, 24, 0.45)',
 };
 
@@ -69,5 +72,6 @@ export const NIGHT: Palette = {
   string: '#F3E9D8',
   stick: '#C58B5A',
   lit: '#F3CB5B',
+  speck: '#F3E9D8',
   scrim: 'rgba(4, 10, 8, 0.6)',
 };

@@ -1,0 +1,1 @@
+export { DrillRoute as default } from '@/moments/bench/Drill';

@@ -1,0 +1,1 @@
+export { MayUse as default } from '@/moments/bench/MayUse';

@@ -1,0 +1,1 @@
+export { InstrumentSchools as default } from '@/moments/kit/Schools';

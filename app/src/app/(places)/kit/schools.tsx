@@ -1,0 +1,1 @@
+export { HouseholdSchools as default } from '@/moments/kit/Schools';

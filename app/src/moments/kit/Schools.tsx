@@ -1,0 +1,188 @@
+import { FAMILIES, SCHOOL_DATA, schoolsOf, usualSide, type SchoolId, type Side } from '@tembrin/core';
+import type { Household, Instrument } from '@tembrin/contract';
+import { Redirect } from 'expo-router';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { Refused, sentenceOf } from '@/state/api';
+import { changeHousehold, changeInstrument, refreshHousehold, useHousehold } from '@/state/household';
+import { notify } from '@/state/notice';
+import { Banner } from '@/ui/Banner';
+import { Screen } from '@/ui/Screen';
+import { GAP, RADIUS, usePalette } from '@/ui/theme';
+import { Words } from '@/ui/Words';
+import { FAMILY_NAMES } from '@/words/names';
+import { listWords } from '@/words/reasons';
+import { useRouteInstrument } from './route';
+
+/** A change that the server may refuse, with a way back. */
+function useSaving() {
+  const [problem, setProblem] = useState<string | null>(null);
+  const save = async (work: () => Promise<void>, back: () => Promise<void>) => {
+    setProblem(null);
+    try {
+      await work();
+      notify('Changed.', async () => {
+        await back().catch((error: unknown) => setProblem(sentenceOf(error)));
+      });
+    } catch (error) {
+      if (error instanceof Refused && error.problem.status === 412) await refreshHousehold().catch(() => undefined);
+      setProblem(sentenceOf(error));
+    }
+  };
+  return { problem, save };
+}
+
+/** Route: the household's schools; each disagreement that concerns one of its instruments. */
+export function HouseholdSchools() {
+  const household = useHousehold((state) => state.household)!;
+  const { problem, save } = useSaving();
+  const families = new Set(household.instruments.map(({ family }) => family));
+  const shown = FAMILIES.filter((family) => families.size === 0 || families.has(family));
+  const ids = (Object.keys(SCHOOL_DATA) as SchoolId[]).filter((id) =>
+    shown.some((family) => schoolsOf(family).includes(id)),
+  );
+  const { schools } = household;
+  const choose = (id: SchoolId, side: Side | null) => {
+    const { [id]: _dropped, ...others } = schools;
+    const wanted = side === null ? others : { ...others, [id]: side };
+    void save(
+      () => changeHousehold({ schools: wanted }),
+      () => changeHousehold({ schools }),
+    );
+  };
+  return (
+    <Screen title="Schools" back="/kit/household">
+      {problem !== null && <Banner tone="now" text={problem} />}
+      <Words tone="quiet">
+        Practitioners differ here, and each side has its reason. What you choose holds for all your instruments; any of
+        them can go its own way.
+      </Words>
+      {ids.map((id) => {
+        const concerned = shown.filter((family) => schoolsOf(family).includes(id));
+        const usual = [...new Set(concerned.map((family) => usualSide(id, family)))];
+        return (
+          <School
+            key={id}
+            id={id}
+            chosen={schools[id] ?? (usual.length === 1 ? usual[0]! : null)}
+            usual={usual.length === 1 ? usual[0]! : null}
+            note={concerned.length === shown.length ? null : listWords(concerned.map((family) => FAMILY_NAMES[family]))}
+            onChoose={(side) => choose(id, side)}
+          />
+        );
+      })}
+    </Screen>
+  );
+}
+
+/** Route: the schools of one instrument, where they may differ from the household's. */
+export function InstrumentSchools() {
+  const household = useHousehold((state) => state.household)!;
+  const instrument = useRouteInstrument();
+  return instrument ? <OwnSchools household={household} instrument={instrument} /> : <Redirect href="/kit" />;
+}
+
+function OwnSchools({ household, instrument }: { household: Household; instrument: Instrument }) {
+  const { problem, save } = useSaving();
+  const { id, version: _version, addedAt: _addedAt, ...facts } = instrument;
+  const current = () => useHousehold.getState().household!.instruments.find((each) => each.id === id)!;
+  const choose = (school: SchoolId, side: Side | null) => {
+    const { [school]: _dropped, ...others } = facts.schools;
+    const wanted = side === null ? others : { ...others, [school]: side };
+    void save(
+      () => changeInstrument(current(), { ...facts, schools: wanted }),
+      () => changeInstrument(current(), facts),
+    );
+  };
+  return (
+    <Screen title="Schools" back={{ pathname: '/kit/[id]', params: { id } }}>
+      {problem !== null && <Banner tone="now" text={problem} />}
+      <Words tone="quiet">{`For ${instrument.name} alone. What you leave follows the household.`}</Words>
+      {schoolsOf(instrument.family).map((school) => {
+        const usual = usualSide(school, instrument.family);
+        return (
+          <School
+            key={school}
+            id={school}
+            chosen={facts.schools[school] ?? null}
+            usual={usual}
+            household={household.schools[school] ?? usual}
+            note={null}
+            onChoose={(side) => choose(school, side)}
+          />
+        );
+      })}
+    </Screen>
+  );
+}
+
+interface SchoolProps {
+  id: SchoolId;
+  /** null: as the household, where there is one to follow. */
+  chosen: Side | null;
+  usual: Side | null;
+  /** The household's side; left out on the household's own page. */
+  household?: Side;
+  note: string | null;
+  onChoose: (side: Side | null) => void;
+}
+
+/** One disagreement: its question, its sides with their reasons, the usual one marked. */
+function School({ id, chosen, usual, household, note, onChoose }: SchoolProps) {
+  const { question, sides } = SCHOOL_DATA[id];
+  return (
+    <View role="radiogroup" aria-label={question} style={{ gap: GAP.small }}>
+      <Words kind="heading" level={2}>
+        {question}
+      </Words>
+      {note !== null && (
+        <Words kind="small" tone="quiet">
+          {note}
+        </Words>
+      )}
+      {household && (
+        <SideChoice
+          title={`As the household: ${household}`}
+          why={sides[household].does}
+          on={chosen === null}
+          onPress={() => onChoose(null)}
+        />
+      )}
+      {(['A', 'B'] as const).map((side) => (
+        <SideChoice
+          key={side}
+          title={`${side}: ${sides[side].does}${side === usual ? ' (usual)' : ''}`}
+          why={sides[side].why}
+          on={chosen === side}
+          onPress={() => onChoose(side)}
+        />
+      ))}
+    </View>
+  );
+}
+
+function SideChoice({ title, why, on, onPress }: { title: string; why: string; on: boolean; onPress: () => void }) {
+  const { surface, edge, accent, accentTint } = usePalette();
+  return (
+    <Pressable
+      role="radio"
+      aria-checked={on}
+      aria-label={`${title}. ${why}`}
+      onPress={onPress}
+      style={{
+        borderRadius: RADIUS,
+        borderWidth: on ? 2 : 1,
+        margin: on ? 0 : 1,
+        borderColor: on ? accent : edge,
+        backgroundColor: on ? accentTint : surface,
+        paddingHorizontal: GAP.one,
+        paddingVertical: GAP.half,
+      }}
+    >
+      <Words kind={on ? 'strong' : 'body'}>{title}</Words>
+      <Words kind="small" tone="quiet">
+        {why}
+      </Words>
+    </Pressable>
+  );
+}
