@@ -3,12 +3,15 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, wri
 import { createHash } from 'node:crypto';
 import { join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { ensurePackages, fingerprint, onceFor, ROOT, run } from './lib/project.mjs';
+import { ensurePackages, fingerprint, ROOT, run } from './lib/project.mjs';
 
 export const DIST = join(ROOT, 'app/dist');
 const FONTS = join(ROOT, 'app/assets/fonts');
 const INPUTS = ['app', 'core', 'contract', 'package-lock.json', 'scripts/build.mjs'];
-const COMPRESSIBLE = /\.(js|css|html|json|svg|ttf|ico|map)$/;
+/** What the app needs to open without a connection. */
+const KEPT = /\.(js|css|html|svg|woff2|webmanifest)$|^\/icons\//;
+const NAMED_BY_CONTENT = /[.-][0-9a-f]{32}\./;
+const COMPRESSIBLE = /\.(js|css|html|json|svg|ttf|ico|map|webmanifest)$/;
 
 /** Faces the app uses, cut to the letters of Latin-script languages and packed as WOFF2. */
 const FACES = [
@@ -52,17 +55,33 @@ function* filesIn(folder) {
   }
 }
 
-/** Tells the service worker which files to keep: all that are named by their content. */
-function fillServiceWorker(folder) {
-  const files = [...filesIn(folder)]
-    .map((file) => `/${relative(folder, file)}`)
-    .filter((path) => /\.[0-9a-f]{32}\.|-[0-9a-f]{32}\./.test(path) && !path.endsWith('.png'));
-  const version = createHash('sha256').update(files.sort().join()).digest('hex').slice(0, 12);
-  const worker = join(folder, 'sw.js');
-  const filled = readFileSync(worker, 'utf8')
-    .replace("const VERSION = 'development';", `const VERSION = '${version}';`)
-    .replace('const FILES = [];', `const FILES = ${JSON.stringify(files)};`);
-  writeFileSync(worker, filled);
+/** Files the service worker keeps; those not named by their content carry a revision. */
+function manifestOf(folder) {
+  return [...filesIn(folder)]
+    .map((file) => ({ file, url: `/${relative(folder, file)}` }))
+    .filter(({ url }) => KEPT.test(url))
+    .sort((a, b) => (a.url < b.url ? -1 : 1))
+    .map(({ file, url }) => ({
+      url,
+      revision: NAMED_BY_CONTENT.test(url) ? null : createHash('sha256').update(readFileSync(file)).digest('hex'),
+    }));
+}
+
+/** Bundles the service worker with the list of files it keeps. */
+async function makeServiceWorker(folder) {
+  const { build: bundle } = await import('esbuild');
+  await bundle({
+    entryPoints: [join(ROOT, 'app/worker/sw.ts')],
+    outfile: join(folder, 'sw.js'),
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    define: {
+      'self.__WB_MANIFEST': JSON.stringify(manifestOf(folder)),
+      'process.env.NODE_ENV': '"production"',
+    },
+  });
 }
 
 function precompress(folder) {
@@ -78,23 +97,22 @@ function precompress(folder) {
 /** Builds the web app into app/dist unless what is there was made from the same sources. */
 export async function build() {
   await makeFonts();
-  const made = onceFor(
-    join(ROOT, '.build/web'),
-    existsSync(DIST) ? fingerprint(INPUTS) : `${fingerprint(INPUTS)}!`,
-    () => {
-      console.log('Building the app …');
-      rmSync(DIST, { recursive: true, force: true });
-      const env = { ...process.env, EXPO_OFFLINE: '1', CI: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' };
-      run(
-        process.execPath,
-        [join(ROOT, 'node_modules/expo/bin/cli'), 'export', '--platform', 'web', '--output-dir', 'dist'],
-        { cwd: join(ROOT, 'app'), env, stdio: ['ignore', 'ignore', 'inherit'] },
-      );
-      fillServiceWorker(DIST);
-      precompress(DIST);
-    },
+  const mark = join(ROOT, '.build/web');
+  if (existsSync(DIST) && existsSync(mark) && readFileSync(mark, 'utf8') === fingerprint(INPUTS)) return DIST;
+  console.log('Building the app …');
+  rmSync(mark, { force: true });
+  rmSync(DIST, { recursive: true, force: true });
+  const env = { ...process.env, EXPO_OFFLINE: '1', CI: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' };
+  run(
+    process.execPath,
+    [join(ROOT, 'node_modules/expo/bin/cli'), 'export', '--platform', 'web', '--output-dir', 'dist'],
+    { cwd: join(ROOT, 'app'), env, stdio: ['ignore', 'ignore', 'inherit'] },
   );
-  if (made) writeFileSync(join(ROOT, '.build/web'), fingerprint(INPUTS));
+  await makeServiceWorker(DIST);
+  precompress(DIST);
+  mkdirSync(join(ROOT, '.build'), { recursive: true });
+  // Taken afterwards: the build writes type declarations beside the sources.
+  writeFileSync(mark, fingerprint(INPUTS));
   return DIST;
 }
 

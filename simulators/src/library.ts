@@ -109,7 +109,7 @@ function instrumentHistory(habit: Habit, place: number, nowMs: number, timeZone:
 
   const days = playingDays(habit, firstDay, today, chance);
   const lastDone = new Map<StepId, number>();
-  const firstAt = at(days[0] ?? today, habit.hour);
+  let firstAt = Infinity;
   let sinceRosin = habit.rosinEvery ?? 0;
   for (const day of days) {
     const daysAgo = today - day;
@@ -126,10 +126,11 @@ function instrumentHistory(habit: Habit, place: number, nowMs: number, timeZone:
     const sessionId = add('session-began', beganAt, {});
     const endedAt = beganAt + minutes * MINUTE_MS;
     add('session-ended', endedAt, { sessionId });
+    firstAt = Math.min(firstAt, beganAt);
     let stepAt = endedAt;
     for (const { id: step, due } of steps) {
       if (due?.withStrings) continue;
-      if (due && stepAt - (lastDone.get(step) ?? firstAt) < due.everyDays * DAY_MS) continue;
+      if (due && endedAt - (lastDone.get(step) ?? firstAt) < due.everyDays * DAY_MS) continue;
       stepAt += chance.between(5, 40) * 1000;
       const left = habit.leftTight && day === days.at(-1) && step === 'slacken';
       const neglected = daysAgo <= (habit.neglected?.[step] ?? 0);

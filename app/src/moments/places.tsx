@@ -102,7 +102,7 @@ function PlaceLink({ place, row, here }: { place: Place; row: boolean; here: boo
   );
 }
 
-/** Now is a bead on a thread; Kit is a case; the Bench is a clamp. */
+/** Now is a bead on a thread; Kit is a case; the Bench is a peg, out of its hole. */
 function PlaceMark({ id, colour, here }: { id: PlaceId; colour: string; here: boolean }) {
   return (
     <Svg width={30} height={20} viewBox="0 0 30 20" aria-hidden>
@@ -126,13 +126,18 @@ function PlaceMark({ id, colour, here }: { id: PlaceId; colour: string; here: bo
       {id === 'bench' && (
         <>
           <Path
-            d="M24 17.5H9C6.5 17.5 5 16 5 13.5V7C5 4.5 6.5 3 9 3H22V6.5"
+            d="M13 7.5L28.5 8.8V11.2L13 12.5Z"
             stroke={colour}
             strokeWidth={2}
-            fill="none"
+            strokeLinejoin="round"
+            fill={here ? colour : 'none'}
           />
-          <Path d="M22 6.5V13M18.5 13H25.5" stroke={colour} strokeWidth={2} fill="none" />
-          <Path d="M19 14.5H25V17.5H19Z" fill={here ? colour : 'none'} stroke={colour} strokeWidth={1} />
+          <Path
+            d="M1.5 10C1.5 6 4 3.5 6.5 3.5C9.5 3.5 11 6.5 11 10C11 13.5 9.5 16.5 6.5 16.5C4 16.5 1.5 14 1.5 10Z"
+            stroke={colour}
+            strokeWidth={2}
+            fill={here ? colour : 'none'}
+          />
         </>
       )}
     </Svg>

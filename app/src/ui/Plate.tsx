@@ -129,15 +129,17 @@ function Specks({ id, palette }: { id: string; palette: Palette }) {
 
 interface DrawingProps {
   data: PlateData;
-  lit: Zone | undefined;
-  marks: ZoneMarks | undefined;
   palette: Palette;
-  specks: string;
-  onZone: ((zone: Zone) => void) | undefined;
-  tapped: readonly Zone[];
+  lit?: Zone;
+  marks?: ZoneMarks;
+  /** Prefix of the patterns' ids. */
+  specks?: string;
+  onZone?: (zone: Zone) => void;
+  tapped?: readonly Zone[];
 }
 
-function Drawing({ data, lit, marks, palette, specks, onZone, tapped }: DrawingProps) {
+/** The shapes of a plate, to be set into a drawing. */
+export function Drawing({ data, lit, marks, palette, specks, onZone, tapped = [] }: DrawingProps) {
   const zone = lit && data.zones[lit];
   return (
     <>
@@ -150,7 +152,7 @@ function Drawing({ data, lit, marks, palette, specks, onZone, tapped }: DrawingP
           return (
             <Drawn
               key={id + shape.d}
-              shape={shape}
+              shape={{ ...shape, edge: shape.edge * 1.9 }}
               fill={shape.edge > 0 ? 'none' : fill}
               stroke={shape.edge > 0 ? fill : 'none'}
             />

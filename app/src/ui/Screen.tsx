@@ -17,12 +17,14 @@ interface ScreenProps {
   children: ReactNode;
   /** The title is shown by the screen itself. */
   bare?: boolean;
+  /** On a wide screen it takes the width of two columns. */
+  broad?: boolean;
   /** It is the second pane of a wide screen, beside the one that matters first. */
   second?: boolean;
 }
 
 /** A screen: what it is, what it shows, and at its foot what to do. */
-export function Screen({ title, back, foot, aside, children, bare, second }: ScreenProps) {
+export function Screen({ title, back, foot, aside, children, bare, broad, second }: ScreenProps) {
   const wide = useWide();
   const goBack = () => (router.canGoBack() ? router.back() : back && router.replace(back));
   return (
@@ -36,7 +38,7 @@ export function Screen({ title, back, foot, aside, children, bare, second }: Scr
         <View
           style={{
             width: '100%',
-            maxWidth: COLUMN,
+            maxWidth: broad ? 2 * COLUMN : COLUMN,
             paddingHorizontal: wide ? GAP.two : GAP.more,
             paddingTop: wide ? GAP.two : GAP.half,
             paddingBottom: GAP.two,

@@ -54,7 +54,10 @@ export function becauseWords(because: Because): string {
 
 /** The opening round in a line: what stands out today, else this player's own measures. */
 export function openingWords(steps: readonly RoundStep<OpeningStepId>[], lengths: LengthUnit): string {
-  const standing = steps.filter(({ because }) => because !== null && because.code !== 'learning');
+  // A bow left tight stands at the top of the stand already.
+  const standing = steps.filter(
+    ({ because }) => because !== null && because.code !== 'learning' && because.code !== 'left-tight',
+  );
   const learning = steps.some(({ because }) => because?.code === 'learning');
   const said = standing.map(({ data, because }) =>
     because?.code === 'rosin' ? rosinWords(because.verdict) : `${data.title}. ${becauseWords(because!)}`,

@@ -12,7 +12,7 @@ export const DRILL_DATA: Readonly<Record<DrillId, DrillData>> = {
   screw: { title: 'Turn the screw', asks: 'Tighten the bow until the stick is right.', bowed: true },
   order: { title: 'The round in order', asks: 'Tap the steps in the order you do them.', bowed: false },
   case: { title: 'Before the lid shuts', asks: 'Tap everything that is wrong in this case.', bowed: true },
-  zones: { title: 'Which zone was missed', asks: 'One zone was not wiped. Tap it.', bowed: false },
+  zones: { title: 'The missed zone', asks: 'One zone was not wiped. Tap it.', bowed: false },
 };
 
 /** Drills that make sense for an instrument. */

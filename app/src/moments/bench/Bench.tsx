@@ -20,12 +20,13 @@ import { useLook } from '@/state/look';
 import { Button } from '@/ui/Button';
 import { Row } from '@/ui/Row';
 import { Screen } from '@/ui/Screen';
-import { GAP, usePalette } from '@/ui/theme';
+import { GAP, usePalette, useWide } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { dayWords } from '@/words/dates';
 import { STEP_NAMES } from '@/words/names';
 import { OnStand } from '../now/OnStand';
 import { RosinGuide } from '../RosinGuide';
+import { LookUp } from './MayUse';
 
 /** Route: the bench, for the instrument on the stand. */
 export function Bench() {
@@ -40,16 +41,20 @@ function BenchOf({ instrument }: { instrument: Instrument }) {
   const { log } = useJudged(instrument);
   const [guide, setGuide] = useState<RosinGuideId | null>(null);
   const packed = log.packings.at(-1);
-  return (
+  const wide = useWide();
+  const { line } = usePalette();
+  const bench = (
     <Screen title="Bench" bare>
       <OnStand instrument={instrument} />
       <View>
-        <Row href="/bench/use" label="What may I use on this?">
-          <Words kind="heading">What may I use on this?</Words>
-          <Words kind="small" tone="quiet">
-            Choose a surface and what is in your hand: allowed, only so, or never, and why.
-          </Words>
-        </Row>
+        {!wide && (
+          <Row href="/bench/use" label="What may I use on this?">
+            <Words kind="heading">What may I use on this?</Words>
+            <Words kind="small" tone="quiet">
+              Choose a surface and what is in your hand: allowed, only so, or never, and why.
+            </Words>
+          </Row>
+        )}
         <Row href="/bench/packing" label="Leaving home: the packing check">
           <Words kind="heading">Leaving home</Words>
           <Words kind="small" tone="quiet">
@@ -91,6 +96,15 @@ function BenchOf({ instrument }: { instrument: Instrument }) {
       <Missed log={log} />
       {guide && <RosinGuide id={guide} child={instrument.setUp.player === 'child'} onClose={() => setGuide(null)} />}
     </Screen>
+  );
+  if (!wide) return bench;
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <View style={{ flex: 1 }}>{bench}</View>
+      <View style={{ flex: 1, borderLeftWidth: 1, borderLeftColor: line }}>
+        <LookUp instrument={instrument} second />
+      </View>
+    </View>
   );
 }
 

@@ -2,18 +2,19 @@ import type { CaseFault } from '@tembrin/core';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Path, Rect } from 'react-native-svg';
+import { Drawing } from '@/ui/Plate';
+import { bowedPlates } from '@/ui/plate/bowed';
 import { usePalette } from '@/ui/theme';
 
-const BODY =
-  'M96 84C100 62 128 60 142 76C152 87 164 87 174 80C196 66 232 82 232 120C232 158 196 174 174 160C164 153 152 153 142 164C128 180 100 178 96 156C94 146 102 138 102 120C102 102 94 94 96 84Z';
+const VIOLIN = bowedPlates.violin(false);
 
 /** Where each thing lies, for the ring round what was marked. */
 const SPOTS: Readonly<Record<CaseFault, readonly [x: number, y: number, r: number]>> = {
-  'rest-on': [196, 120, 38],
+  'rest-on': [212, 130, 36],
   'bow-loose': [60, 34, 22],
   'bow-tight': [190, 34, 22],
   pencil: [296, 118, 26],
-  'strings-dusty': [132, 120, 24],
+  'strings-dusty': [150, 130, 25],
   'rosin-open': [296, 176, 24],
 };
 
@@ -37,7 +38,8 @@ export function CaseDrawing({
   marked: readonly CaseFault[];
   onFault: (fault: CaseFault) => void;
 }) {
-  const { wood, woodDark, stick, quiet, string, speck, accent, well, edge, surface } = usePalette();
+  const palette = usePalette();
+  const { woodDark, stick, quiet, string, speck, accent, edge, surface, lining } = palette;
   const [width, setWidth] = useState(340);
   const wrong = (fault: CaseFault) => faults.includes(fault);
   const words = (Object.keys(SEEN) as CaseFault[]).map((fault) => SEEN[fault][wrong(fault) ? 1 : 0]).join('; ');
@@ -52,7 +54,7 @@ export function CaseDrawing({
         role="img"
         aria-label={`An open case: ${words}.`}
       >
-        <Rect x={3} y={3} width={342} height={210} rx={22} fill={well} stroke={woodDark} strokeWidth={5} />
+        <Rect x={3} y={3} width={342} height={210} rx={22} fill={lining} stroke={woodDark} strokeWidth={5} />
         <Rect x={13} y={56} width={250} height={148} rx={14} fill="none" stroke={edge} strokeWidth={1.5} />
         <Rect x={271} y={56} width={64} height={148} rx={10} fill="none" stroke={edge} strokeWidth={1.5} />
 
@@ -70,32 +72,27 @@ export function CaseDrawing({
           transform={wrong('bow-loose') ? '' : 'rotate(90 54 20)'}
         />
 
-        <Path d={BODY} fill={wood} stroke={woodDark} strokeWidth={1.6} />
-        <Path d="M20 116H104V124H20Z" fill={woodDark} />
-        <Path d="M20 112a8 8 0 1 0 0 16Z" fill={wood} stroke={woodDark} strokeWidth={1.4} />
-        <Path d="M188 110V130" stroke={woodDark} strokeWidth={3} />
-        <Path d="M196 114L226 112V128L196 126Z" fill={woodDark} />
-        {[-4.5, -1.5, 1.5, 4.5].map((y) => (
-          <Path key={y} d={`M24 ${120 + y * 0.7}L198 ${120 + y}`} stroke={string} strokeWidth={1} />
-        ))}
+        <G transform="translate(112 130) rotate(-90) scale(0.39)">
+          <Drawing data={VIOLIN} palette={palette} />
+        </G>
         {wrong('strings-dusty') && (
           <>
-            <Path d="M112 110H188V130H112Z" fill={speck} fillOpacity={0.55} />
+            <Path d="M128 122H190V138H128Z" fill={speck} fillOpacity={0.6} />
             {Array.from({ length: 16 }, (_, at) => (
-              <Circle key={at} cx={114 + at * 4.8} cy={112 + ((at * 7) % 17)} r={1.9} fill={speck} />
+              <Circle key={at} cx={129 + at * 4} cy={120 + ((at * 7) % 19)} r={1.9} fill={speck} />
             ))}
           </>
         )}
         {wrong('rest-on') && (
           <>
             <Path
-              d="M206 74C222 96 222 146 206 168"
+              d="M214 88C205 110 205 150 214 172"
               stroke={woodDark}
               strokeWidth={11}
               fill="none"
               strokeLinecap="round"
             />
-            <Path d="M206 74l-8 6M206 168l-8 -6" stroke={quiet} strokeWidth={5} strokeLinecap="round" />
+            <Path d="M214 88l9 -3M214 172l9 3" stroke={quiet} strokeWidth={5} strokeLinecap="round" />
           </>
         )}
         <Rect x={278} y={66} width={50} height={26} rx={4} fill="none" stroke={edge} strokeWidth={1.5} />

@@ -7,7 +7,7 @@ import { Screen } from '@/ui/Screen';
 import { GAP } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { CaseDrawing } from './CaseDrawing';
-import type { DrillProps } from './Drill';
+import type { DrillProps } from './outcome';
 import { shuffled } from './shuffled';
 
 /** What is looked at, named so that the name does not say whether it is as it should be. */

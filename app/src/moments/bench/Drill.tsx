@@ -1,4 +1,4 @@
-import { DRILL_DATA, drillsFor, type DrillId, type StepId } from '@tembrin/core';
+import { DRILL_DATA, drillsFor, type DrillId } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { Redirect, router, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
@@ -13,21 +13,9 @@ import { Words } from '@/ui/Words';
 import { STEP_NAMES } from '@/words/names';
 import { CaseDrill } from './CaseDrill';
 import { OrderDrill } from './OrderDrill';
+import type { DrillOutcome, DrillProps } from './outcome';
 import { ScrewDrill } from './ScrewDrill';
 import { ZonesDrill } from './ZonesDrill';
-
-export interface DrillOutcome {
-  right: number;
-  of: number;
-  /** Steps of the round that were missed. */
-  missed: readonly StepId[];
-}
-
-/** What a drill is given: the instrument, and what to call when it is over. */
-export interface DrillProps {
-  instrument: Instrument;
-  onOver: (outcome: DrillOutcome) => void;
-}
 
 /** Route: one drill, for the instrument on the stand. */
 export function DrillRoute() {

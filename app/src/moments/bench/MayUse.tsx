@@ -35,7 +35,8 @@ const VERDICTS: Readonly<Record<Allowance['verdict'], { title: string; tone: 'we
   never: { title: 'Never', tone: 'now' },
 };
 
-function LookUp({ instrument }: { instrument: Instrument }) {
+/** Surface and product chosen, the verdict with its reason. */
+export function LookUp({ instrument, second }: { instrument: Instrument; second?: boolean }) {
   const { schools } = useJudged(instrument);
   const surfaces = SURFACES_OF[instrument.family];
   const [surface, setSurface] = useState<Surface>(surfaces[0]!);
@@ -46,7 +47,8 @@ function LookUp({ instrument }: { instrument: Instrument }) {
   return (
     <Screen
       title="What may I use?"
-      back="/bench"
+      back={second ? undefined : '/bench'}
+      second={second}
       foot={
         <View
           role="status"

@@ -6,7 +6,7 @@ import { Button } from '@/ui/Button';
 import { Screen } from '@/ui/Screen';
 import { GAP, RADIUS, TOUCH, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
-import type { DrillProps } from './Drill';
+import type { DrillProps } from './outcome';
 import { shuffled } from './shuffled';
 
 /** Put the closing round in order. Where the trade leaves a choice, either is right. */

@@ -9,7 +9,7 @@ import { GAP } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { measureWords } from '@/words/measures';
 import { BowDrawing } from './BowDrawing';
-import type { DrillProps } from './Drill';
+import type { DrillProps } from './outcome';
 
 interface Question {
   asks: string;

@@ -9,7 +9,7 @@ import { Tick } from '@/ui/Choice';
 import { GAP, useWide } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { ZONE_NAMES } from '@/words/names';
-import type { DrillProps } from './Drill';
+import type { DrillProps } from './outcome';
 import { shuffled } from './shuffled';
 
 const ASKED = 3;

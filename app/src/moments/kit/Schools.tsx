@@ -8,7 +8,7 @@ import { changeHousehold, changeInstrument, refreshHousehold, useHousehold } fro
 import { notify } from '@/state/notice';
 import { Banner } from '@/ui/Banner';
 import { Screen } from '@/ui/Screen';
-import { GAP, RADIUS, usePalette } from '@/ui/theme';
+import { GAP, RADIUS, usePalette, useWide } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { FAMILY_NAMES } from '@/words/names';
 import { listWords } from '@/words/reasons';
@@ -51,7 +51,7 @@ export function HouseholdSchools() {
     );
   };
   return (
-    <Screen title="Schools" back="/kit/household">
+    <Screen title="Schools" back="/kit/household" broad>
       {problem !== null && <Banner tone="now" text={problem} />}
       <Words tone="quiet">
         Practitioners differ here, and each side has its reason. What you choose holds for all your instruments; any of
@@ -95,7 +95,7 @@ function OwnSchools({ household, instrument }: { household: Household; instrumen
     );
   };
   return (
-    <Screen title="Schools" back={{ pathname: '/kit/[id]', params: { id } }}>
+    <Screen title="Schools" broad back={{ pathname: '/kit/[id]', params: { id } }}>
       {problem !== null && <Banner tone="now" text={problem} />}
       <Words tone="quiet">{`For ${instrument.name} alone. What you leave follows the household.`}</Words>
       {schoolsOf(instrument.family).map((school) => {
@@ -129,6 +129,7 @@ interface SchoolProps {
 
 /** One disagreement: its question, its sides with their reasons, the usual one marked. */
 function School({ id, chosen, usual, household, note, onChoose }: SchoolProps) {
+  const wide = useWide();
   const { question, sides } = SCHOOL_DATA[id];
   return (
     <View role="radiogroup" aria-label={question} style={{ gap: GAP.small }}>
@@ -148,15 +149,18 @@ function School({ id, chosen, usual, household, note, onChoose }: SchoolProps) {
           onPress={() => onChoose(null)}
         />
       )}
-      {(['A', 'B'] as const).map((side) => (
-        <SideChoice
-          key={side}
-          title={`${side}: ${sides[side].does}${side === usual ? ' (usual)' : ''}`}
-          why={sides[side].why}
-          on={chosen === side}
-          onPress={() => onChoose(side)}
-        />
-      ))}
+      <View style={{ flexDirection: wide ? 'row' : 'column', gap: GAP.small }}>
+        {(['A', 'B'] as const).map((side) => (
+          <View key={side} style={{ flex: wide ? 1 : undefined }}>
+            <SideChoice
+              title={`${side}: ${sides[side].does}${side === usual ? ' (usual)' : ''}`}
+              why={sides[side].why}
+              on={chosen === side}
+              onPress={() => onChoose(side)}
+            />
+          </View>
+        ))}
+      </View>
     </View>
   );
 }
@@ -170,6 +174,7 @@ function SideChoice({ title, why, on, onPress }: { title: string; why: string; o
       aria-label={`${title}. ${why}`}
       onPress={onPress}
       style={{
+        flexGrow: 1,
         borderRadius: RADIUS,
         borderWidth: on ? 2 : 1,
         margin: on ? 0 : 1,

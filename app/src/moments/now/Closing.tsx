@@ -9,6 +9,7 @@ import { notify } from '@/state/notice';
 import { useKeys } from '@/ui/keys';
 import { STEP_NAMES } from '@/words/names';
 import { HandsBusy } from './HandsBusy';
+import type { StepActions } from './step-actions';
 import { StepView } from './StepView';
 
 /** The closing round, one tap a step. It is read from the log, so it goes on where it was left. */
@@ -23,18 +24,6 @@ function Round({ instrument }: { instrument: Instrument }) {
   const { situation } = useJudged(instrument);
   const round = openRound(situation);
   return round ? <Step instrument={instrument} round={round} /> : <Redirect href="/now" />;
-}
-
-/** A step of the round in hand, and what can be done with it. */
-export interface StepActions {
-  instrument: Instrument;
-  round: OpenRound;
-  done: () => void;
-  skip: () => void;
-  undo: () => void;
-  /** What undo takes back. */
-  undoTitle: string;
-  later: () => void;
 }
 
 function Step({ instrument, round }: { instrument: Instrument; round: OpenRound }) {

@@ -7,7 +7,7 @@ import { Button } from '@/ui/Button';
 import { GAP, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { becauseWords } from '@/words/because';
-import type { StepActions } from './Closing';
+import type { StepActions } from './step-actions';
 import { Progress } from './StepView';
 
 /** The closing round for full hands: large type, a tap anywhere goes on, and the step is read aloud if wished. */
@@ -51,10 +51,10 @@ export function HandsBusy({ round, done, skip, undo, undoTitle, later }: StepAct
         onPress={done}
         style={{ flex: 1, paddingHorizontal: GAP.two, paddingVertical: GAP.more, gap: GAP.more, alignItems: 'center' }}
       >
-        <View style={{ flexDirection: 'row', alignSelf: 'stretch', maxWidth: 720 }}>
+        <View style={{ flexDirection: 'row', width: '100%', maxWidth: 720 }}>
           <Progress steps={steps} records={records} at={behind} />
         </View>
-        <View style={{ flex: 1, justifyContent: 'center', gap: GAP.more, maxWidth: 720, alignSelf: 'stretch' }}>
+        <View style={{ flex: 1, justifyContent: 'center', gap: GAP.more, width: '100%', maxWidth: 720 }}>
           <Words kind="huge">{title}</Words>
           {how.map((sentence) => (
             <Words key={sentence} kind="large">

@@ -45,6 +45,7 @@ function Round({ instrument }: { instrument: Instrument }) {
   const { situation, log } = useJudged(instrument);
   const complete = useComplete(instrument.id);
   const wide = useWide();
+  const { line } = usePalette();
   const [measuring, setMeasuring] = useState<Figure | null>(null);
   const [guide, setGuide] = useState<RosinGuideId | null>(null);
   const steps = openingRound(situation);
@@ -57,19 +58,23 @@ function Round({ instrument }: { instrument: Instrument }) {
   useKeys({ s: { label: 'Start playing', run: start } });
   if (log.running) return <Redirect href="/now" />;
   const bowed = FAMILY_FACTS[instrument.family].bowed;
-  return (
+  const measures = <OwnMeasures instrument={instrument} steps={steps} onMeasure={setMeasuring} />;
+  const lit = standing[0]?.data.zone;
+  const round = (
     <Screen
       title="Before you play"
       back="/now"
       foot={<Button title="Start playing" onPress={start} hotkey="s" disabled={!complete} />}
     >
-      <View style={{ flexDirection: 'row', gap: GAP.more, alignItems: 'center' }}>
-        <View style={{ flex: 1, gap: GAP.half }}>
-          <Words tone="quiet">{instrument.name}</Words>
-          <OwnMeasures instrument={instrument} steps={steps} onMeasure={setMeasuring} />
+      {!wide && (
+        <View style={{ flexDirection: 'row', gap: GAP.more, alignItems: 'center' }}>
+          <View style={{ flex: 1, gap: GAP.half }}>
+            <Words tone="quiet">{instrument.name}</Words>
+            {measures}
+          </View>
+          <Plate subject={instrument} height={190} lit={lit} withBow />
         </View>
-        <Plate subject={instrument} height={wide ? 260 : 190} lit={standing[0]?.data.zone} withBow />
-      </View>
+      )}
       {standing.length === 0 ? (
         <Words kind="heading" level={2}>
           All as usual today
@@ -105,6 +110,30 @@ function Round({ instrument }: { instrument: Instrument }) {
       )}
       {guide && <RosinGuide id={guide} child={instrument.setUp.player === 'child'} onClose={() => setGuide(null)} />}
     </Screen>
+  );
+  if (!wide) return round;
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <View
+        style={{
+          flex: 1,
+          flexDirection: 'row',
+          alignItems: 'center',
+          justifyContent: 'center',
+          gap: GAP.two,
+          padding: GAP.two,
+          borderRightWidth: 1,
+          borderRightColor: line,
+        }}
+      >
+        <View style={{ flexShrink: 1, gap: GAP.half }}>
+          <Words tone="quiet">{instrument.name}</Words>
+          {measures}
+        </View>
+        <Plate subject={instrument} height={460} lit={lit} withBow />
+      </View>
+      <View style={{ flex: 1 }}>{round}</View>
+    </View>
   );
 }
 

@@ -11,7 +11,7 @@ import { Words } from '@/ui/Words';
 import { becauseWords } from '@/words/because';
 import { lastingWords } from '@/words/dates';
 import { measureWords } from '@/words/measures';
-import type { StepActions } from './Closing';
+import type { StepActions } from './step-actions';
 
 /** One step of the closing round: its zone lit on the plate, what to do, how and why. */
 export function StepView({ instrument, round, done, skip, undo, undoTitle, later }: StepActions) {
@@ -19,7 +19,9 @@ export function StepView({ instrument, round, done, skip, undo, undoTitle, later
   const wide = useWide();
   const { height } = useWindowDimensions();
   const setHandsBusy = useLook((state) => state.setHandsBusy);
-  const tall = wide ? Math.min(560, height - 120) : Math.max(160, Math.min(380, height - 470));
+  // The more there is to read this evening, the smaller the plate.
+  const words = next.room ? 590 : next.because ? 530 : 470;
+  const tall = wide ? Math.min(560, height - 120) : Math.max(150, Math.min(380, height - words));
   const progress = (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: GAP.small, alignSelf: 'stretch' }}>
       <Progress steps={steps} records={records} at={behind} />
@@ -76,7 +78,7 @@ export function StepView({ instrument, round, done, skip, undo, undoTitle, later
 const TOOL_WORDS: Readonly<Record<RoundStep['data']['tool'], string | null>> = {
   hands: null,
   none: null,
-  rosin: 'Rosin',
+  rosin: null,
   'dry cloth': 'Dry cloth',
   'second cloth': 'Second cloth',
   brush: 'Brush',
@@ -105,7 +107,7 @@ export function StepDetail({ step: { data, because, who, room, measure } }: { st
           {asides.join(' · ')}
         </Words>
       )}
-      {room ? (
+      {room && data.how.length > 1 ? (
         <View role="list" style={{ gap: GAP.half, paddingVertical: GAP.small }}>
           {data.how.map((how, at) => (
             <View key={how} role="listitem" style={{ flexDirection: 'row', gap: GAP.half, alignItems: 'baseline' }}>

@@ -29,6 +29,8 @@ export interface Palette {
   lit: string;
   /** Fresh rosin dust. */
   speck: string;
+  /** Velvet inside a drawn case. */
+  lining: string;
   scrim: string;
 }
 
@@ -51,6 +53,7 @@ export const DAY: Palette = {
   stick: '#5E3219',
   lit: '#F7D774',
   speck: '#FFFBF4',
+  lining: '#2E6B5E',
   scrim: 'rgba(34, 28, 24, 0.45)',
 };
 
@@ -73,5 +76,6 @@ export const NIGHT: Palette = {
   stick: '#C58B5A',
   lit: '#F3CB5B',
   speck: '#F3E9D8',
+  lining: '#2C5045',
   scrim: 'rgba(4, 10, 8, 0.6)',
 };
