@@ -75,13 +75,26 @@ export async function openDemo(page: Page): Promise<void> {
   await expect(page.getByRole('button', { name: 'Start playing' })).toBeEnabled({ timeout: 30_000 });
 }
 
-/** No violation of the accessibility rules that can be checked by machine (WCAG 2.2 A and AA). */
-export async function expectAccessible(page: Page, screen: string): Promise<void> {
-  const { violations } = await new AxeBuilder({ page })
-    .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
-    .analyze();
+/**
+ * No violation of the accessibility rules that can be checked by machine (WCAG 2.2 A and AA).
+ * @param only the rules to look at, where the others have been looked at before
+ */
+export async function expectAccessible(page: Page, screen: string, only?: readonly string[]): Promise<void> {
+  const builder = new AxeBuilder({ page });
+  const { violations } = await (
+    only
+      ? builder.withRules([...only])
+      : builder.withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-practice'])
+  ).analyze();
   const found = violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
   expect(found, screen).toEqual([]);
+}
+
+/** Puts another instrument of the demo library on the stand. */
+export async function putOnStand(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: /is on the stand. Put another there/ }).click();
+  await page.getByRole('button', { name: new RegExp(`^${name}`) }).click();
+  await expect(page.getByRole('heading', { level: 1, name })).toBeVisible();
 }
 
 /** Finishes the session that is running and does every step of its closing round. */
@@ -92,4 +105,26 @@ export async function closeTheRound(page: Page, steps: readonly string[]): Promi
     await page.getByRole('button', { name: 'Done', exact: true }).click();
   }
   await expect(page.getByText('The round is done.')).toBeVisible();
+}
+
+/**
+ * Goes through the closing round in hand, whatever is due this evening, and answers each step.
+ * @returns the titles of its steps, in order
+ */
+export async function throughTheRound(
+  page: Page,
+  answer: (step: string) => Promise<void> = () => page.getByRole('button', { name: 'Done', exact: true }).click(),
+): Promise<string[]> {
+  const steps: string[] = [];
+  const knots = page.getByRole('progressbar', { name: 'Closing round' });
+  await expect(knots).toBeVisible();
+  const count = Number(await knots.getAttribute('aria-valuemax'));
+  for (let at = Number(await knots.getAttribute('aria-valuenow')); at < count; at++) {
+    await expect(knots).toHaveAttribute('aria-valuenow', String(at));
+    const step = (await page.getByRole('heading', { level: 1 }).textContent()) ?? '';
+    steps.push(step);
+    await answer(step);
+  }
+  await expect(page.getByText(/^The round is done/)).toBeVisible();
+  return steps;
 }

@@ -9,6 +9,7 @@ const VIOLA_ROUND = [
   'Wipe where hands were',
   'Shoulder rest off',
   'Into the case',
+  'Close and fasten',
 ];
 
 /** The window a thread's drawing tells of, as text. */
@@ -73,7 +74,7 @@ test('a new player: account, viola, playing, closing round, what is due, new str
   await page.getByRole('link', { name: 'Kit' }).click();
   await page.getByRole('link', { name: /^Curlew/ }).click();
   await expect(page.getByRole('button', { name: /Correct or retract the session/ })).toContainText(
-    'Closing round 7 of 7',
+    'Closing round 8 of 8',
   );
 });
 
@@ -83,7 +84,7 @@ test('nothing said but the family: it can be played at once, and what is missing
   await signUp(page);
   await addInstrument(page, 'Guitar');
   await page.getByRole('button', { name: 'Start playing' }).click();
-  await closeTheRound(page, ['Wipe the strings', 'Wipe where hands were', 'Into the case']);
+  await closeTheRound(page, ['Wipe the strings', 'Wipe where hands were', 'Into the case', 'Close and fasten']);
   await page.getByRole('link', { name: /^Strings: Not known/ }).click();
   await page.getByRole('button', { name: 'Say when they were fitted' }).click();
   await page.getByRole('radio', { name: '3 months' }).click();

@@ -6,7 +6,9 @@ const CELLO_ROUND = [
   'Wipe the strings',
   'Wipe the rosin zones',
   'Wipe where hands were',
+  'Endpin in',
   'Into the case',
+  'Close every zip',
 ];
 
 test('the server stops mid-session: playing goes on, a reload loses nothing, and all is sent once it is back', async ({
@@ -29,7 +31,7 @@ test('the server stops mid-session: playing goes on, a reload loses nothing, and
   await page.reload();
   await expect(page.getByRole('timer')).toBeVisible();
   await closeTheRound(page, CELLO_ROUND);
-  await expect(page.getByText(/8 entries kept here/)).toBeVisible();
+  await expect(page.getByText(/10 entries kept here/)).toBeVisible();
 
   const again = await startServer(server.port);
   // Unless it has been tried by itself meanwhile.
@@ -54,7 +56,7 @@ test('the server stops mid-session: playing goes on, a reload loses nothing, and
   await page.getByRole('link', { name: 'Kit' }).click();
   await page.getByRole('link', { name: /^Cello/ }).click();
   await expect(page.getByRole('button', { name: /Correct or retract the session/ })).toHaveCount(1);
-  await expect(page.getByText('Closing round 6 of 6')).toBeVisible();
+  await expect(page.getByText('Closing round 8 of 8')).toBeVisible();
   await again.stop();
 });
 

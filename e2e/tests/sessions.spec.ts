@@ -22,7 +22,7 @@ test('a session is entered afterwards, past midnight too, corrected, retracted a
   await enter(page, '2026-03-10', '23:15', '00:30');
   await expect(entry(page)).toContainText('23:15 to 00:30, 75 min');
   await expect(entry(page)).toContainText('entered afterwards');
-  await expect(entry(page)).toContainText('Closing round 7 of 7');
+  await expect(entry(page)).toContainText('Closing round 8 of 8');
 
   await entry(page).click();
   await enter(page, '2026-03-10', '23:15', '00:05');

@@ -115,6 +115,8 @@ function Round({ instrument }: { instrument: Instrument }) {
   return (
     <View style={{ flex: 1, flexDirection: 'row' }}>
       <View
+        role="complementary"
+        aria-label="Your measures"
         style={{
           flex: 1,
           flexDirection: 'row',

@@ -50,7 +50,7 @@ export function StepView({ instrument, round, done, skip, undo, undoTitle, later
         </View>
         <View style={{ flex: 1, gap: GAP.one, justifyContent: wide ? 'center' : 'flex-start' }}>
           {wide && progress}
-          <ScrollView style={{ flexGrow: wide ? 0 : 1 }} contentContainerStyle={{ gap: GAP.small }}>
+          <ScrollView tabIndex={0} style={{ flexGrow: wide ? 0 : 1 }} contentContainerStyle={{ gap: GAP.small }}>
             <Words kind="small" tone="quiet">
               {`${instrument.name}, ${lastingWords((session.endedAt ?? session.beganAt) - session.beganAt)} played. Step ${behind + 1} of ${steps.length}`}
             </Words>
