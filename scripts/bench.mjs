@@ -5,5 +5,7 @@ import { withThrowaway } from './lib/throwaway.mjs';
 await withThrowaway(async (env) => {
   await exit(runTypeScript('bench/fold.ts'));
   console.log('');
+  await exit(runTypeScript('bench/compose.ts'));
+  console.log('');
   await exit(runTypeScript('bench/first-load.ts', env));
 });

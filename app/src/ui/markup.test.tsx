@@ -7,6 +7,7 @@ import { Choice, Choices } from './Choice';
 import { Field } from './Field';
 import { Plate } from './Plate';
 import { Figures } from './Figures';
+import { MeasureChart } from './MeasureChart';
 import { StateMark } from './StateMark';
 import { Thread } from './Thread';
 import { Words } from './Words';
@@ -143,4 +144,32 @@ test('one of a few is a radio group, any of a few are checkboxes, and what is ch
 
 test('a banner is announced', () => {
   expect(page(<Banner tone="now" text="Not stored." />).querySelector('[role=alert]')?.textContent).toBe('Not stored.');
+});
+
+test('a measure over time is a line with a word for every point', () => {
+  const marks = [
+    { at: day('2026-01-05'), value: 22 },
+    { at: day('2026-03-05'), value: 24 },
+    { at: day('2026-05-05'), value: 24 },
+  ];
+  const chart = page(<MeasureChart figure="rest-left" marks={marks} {...moment} />).querySelector('[role=img]')!;
+  expect(chart.getAttribute('aria-label')).toBe('5 Jan 22 mm, 5 Mar 24 mm, 5 May 24 mm');
+  expect(chart.querySelectorAll('circle')).toHaveLength(3);
+  const heights = [...chart.querySelectorAll('circle')].map((circle) => Number(circle.getAttribute('cy')));
+  expect(heights[0]).toBeGreaterThan(heights[1]!);
+  expect(heights[1]).toBe(heights[2]);
+});
+
+test('residue is drawn on its zones by density', () => {
+  const violin = usualFacts('violin');
+  const plate = page(
+    <Plate subject={violin} height={300} marks={{ 'rosin-zones': 'caked', strings: 'fresh' }} label="residue" />,
+  );
+  const fills = [...plate.querySelectorAll('path')].map((path) => path.getAttribute('fill') ?? '');
+  expect(fills.filter((fill) => /url\(#.*-caked\)/.test(fill)).length).toBeGreaterThan(0);
+  const dots = (state: string) => plate.querySelectorAll(`pattern[id$="-${state}"] circle`).length;
+  const tile = (state: string) => Number(plate.querySelector(`pattern[id$="-${state}"]`)!.getAttribute('width'));
+  const density = (state: string) => dots(state) / tile(state) ** 2;
+  expect(density('fresh')).toBeLessThan(density('settling'));
+  expect(density('settling')).toBeLessThan(density('caked'));
 });

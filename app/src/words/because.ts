@@ -48,7 +48,7 @@ export function becauseWords(because: Because): string {
     case 'measure-again':
       return `Measured ${lastingWords(because.days * 86_400_000)} ago. A child grows: measure again.`;
     case 'learning':
-      return 'Spelt out for the first evenings.';
+      return 'Spelt out for the first evenings; later, only what is unusual.';
   }
 }
 

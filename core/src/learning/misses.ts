@@ -27,8 +27,10 @@ export function missesOf(log: InstrumentLog): StepRecordOf[] {
     found.set(step, made);
     return made;
   };
-  for (const record of log.steps) {
-    if (record.at < from || record.sessionId === null) continue;
+  // Lists of the log are in order of time: the newest first, until they are too old.
+  for (let index = log.steps.length - 1; index >= 0 && log.steps[index]!.at >= from; index--) {
+    const record = log.steps[index]!;
+    if (record.sessionId === null) continue;
     const tally = at(record.step);
     tally.asked++;
     if (!record.done) tally.missed++;

@@ -1,4 +1,5 @@
 import { byUrgency, conditionOf, type PartId, type Thread } from '.';
+import { TIGHT_COSTS_AT_MOST } from '../bow';
 import { schoolsFor, type Schools } from '../schools';
 import { FAMILIES, usualFacts, type Family, type InstrumentFacts } from '../instruments';
 import { foldLog, type LogEvent, type StepId } from '../log';
@@ -219,4 +220,31 @@ test('what is due stands first', () => {
     event('checked-up', ago(160), { known: true }),
   ]);
   expect(byUrgency(threads).map(({ part: id }) => id)).toEqual(['strings', 'checkup', 'rosin', 'hair', 'residue']);
+});
+
+test('hair that stood tight is due sooner, by a stated and bounded amount', () => {
+  const { event, session } = scribe();
+  const rehaired = event('rehaired', ago(200), { reason: 'worn', known: true });
+  const evenings = (slackened: boolean) =>
+    Array.from({ length: 60 }, (_, at): LogEvent[] => {
+      const [began, ended] = session(ago(100 - at), 1);
+      const slack = event('step-done', ended.occurredAt, { step: 'slacken', sessionId: began.id });
+      return slackened ? [began, ended, slack] : [began, ended];
+    }).flat();
+  const hair = (slackened: boolean) => part(threadsOf([rehaired, ...evenings(slackened)]), 'hair');
+  const [kept, left] = [hair(true), hair(false)];
+  expect(kept.clock!.extraWear).toBe(0);
+  expect(left.clock!.extraWear).toBeCloseTo(TIGHT_COSTS_AT_MOST, 9);
+  expect(left.clock!.wear - kept.clock!.wear).toBeCloseTo(TIGHT_COSTS_AT_MOST, 9);
+  expect(left.window!.middle).toBeLessThan(kept.window!.middle);
+});
+
+test('residue that has caked is work for the next visit, and makes one', () => {
+  const { event, session } = scribe();
+  const seen = event('checked-up', ago(100), { known: true });
+  const clean = part(threadsOf([seen]), 'checkup');
+  expect(clean).toMatchObject({ state: 'well', caked: [] });
+  const caked = part(threadsOf([seen, ...session(ago(80), 2)]), 'checkup');
+  expect(caked.state).toBe('soon');
+  expect(caked.caked.map(({ zone }) => zone)).toEqual(['bow-stick', 'rosin-zones', 'hand-zones']);
 });

@@ -106,8 +106,9 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
 function setUpWords(instrument: Instrument, log: InstrumentLog, lengths: LengthUnit): string {
   const known = figuresOf(instrument).flatMap((figure) => lastMeasure(log, figure) ?? []);
   if (known.length === 0) return 'Its fit as numbers with dates. Nothing measured yet.';
-  return known
+  const words = known
     .slice(0, 3)
     .map(({ figure, value }) => `${FIGURE_DATA[figure].title.toLowerCase()} ${measureWords(figure, value, lengths)}`)
     .join(', ');
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
 }

@@ -27,6 +27,7 @@ import { Plate } from '@/ui/Plate';
 import { Screen } from '@/ui/Screen';
 import { GAP, TOUCH, usePalette, useWide } from '@/ui/theme';
 import { Words } from '@/ui/Words';
+import { becauseWords } from '@/words/because';
 import { measureWords } from '@/words/measures';
 import { MeasureSheet } from '../MeasureSheet';
 import { RosinGuide } from '../RosinGuide';
@@ -60,6 +61,17 @@ function Round({ instrument }: { instrument: Instrument }) {
   const bowed = FAMILY_FACTS[instrument.family].bowed;
   const measures = <OwnMeasures instrument={instrument} steps={steps} onMeasure={setMeasuring} />;
   const lit = standing[0]?.data.zone;
+  const learning = standing.find(({ because }) => because?.code === 'learning')?.because;
+  const who = (
+    <View style={{ gap: GAP.hair }}>
+      <Words kind="strong">{instrument.name}</Words>
+      {learning && (
+        <Words kind="small" tone="quiet">
+          {becauseWords(learning)}
+        </Words>
+      )}
+    </View>
+  );
   const round = (
     <Screen
       title="Before you play"
@@ -69,7 +81,7 @@ function Round({ instrument }: { instrument: Instrument }) {
       {!wide && (
         <View style={{ flexDirection: 'row', gap: GAP.more, alignItems: 'center' }}>
           <View style={{ flex: 1, gap: GAP.half }}>
-            <Words tone="quiet">{instrument.name}</Words>
+            {who}
             {measures}
           </View>
           <Plate subject={instrument} height={190} lit={lit} withBow />
@@ -129,7 +141,7 @@ function Round({ instrument }: { instrument: Instrument }) {
         }}
       >
         <View style={{ flexShrink: 1, gap: GAP.half }}>
-          <Words tone="quiet">{instrument.name}</Words>
+          {who}
           {measures}
         </View>
         <Plate subject={instrument} height={460} lit={lit} withBow />

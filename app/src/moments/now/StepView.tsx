@@ -20,7 +20,7 @@ export function StepView({ instrument, round, done, skip, undo, undoTitle, later
   const { height } = useWindowDimensions();
   const setHandsBusy = useLook((state) => state.setHandsBusy);
   // The more there is to read this evening, the smaller the plate.
-  const words = next.room ? 590 : next.because ? 530 : 470;
+  const words = next.room && next.data.how.length > 1 ? 590 : next.because ? 530 : 470;
   const tall = wide ? Math.min(560, height - 120) : Math.max(150, Math.min(380, height - words));
   const progress = (
     <View style={{ flexDirection: 'row', alignItems: 'center', gap: GAP.small, alignSelf: 'stretch' }}>
@@ -97,7 +97,7 @@ export function StepDetail({ step: { data, because, who, room, measure } }: { st
   ].filter((aside) => aside !== null);
   return (
     <View style={{ gap: GAP.small }}>
-      {because && (
+      {because && because.code !== 'learning' && (
         <View style={{ borderLeftWidth: 4, borderLeftColor: accent, paddingLeft: GAP.half }}>
           <Words kind="smallStrong">{becauseWords(because)}</Words>
         </View>
