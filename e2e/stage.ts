@@ -67,6 +67,15 @@ export async function addInstrument(page: Page, family: string): Promise<void> {
   await expect(page.getByRole('button', { name: 'Start playing' })).toBeEnabled();
 }
 
+/** Waits until the app itself is kept on the device, so that it opens without a connection. */
+export async function keptOnDevice(page: Page): Promise<void> {
+  await page.evaluate(async () => {
+    await navigator.serviceWorker.ready;
+    if (!navigator.serviceWorker.controller)
+      await new Promise((resolve) => navigator.serviceWorker.addEventListener('controllerchange', resolve));
+  });
+}
+
 /** Opens the demo library; ends on the stand. */
 export async function openDemo(page: Page): Promise<void> {
   await page.goto('/');

@@ -1,4 +1,4 @@
-import { addInstrument, closeTheRound, expect, signUp, startServer, test } from '../stage';
+import { addInstrument, closeTheRound, expect, keptOnDevice, signUp, startServer, test } from '../stage';
 
 const CELLO_ROUND = [
   'Slacken the bow',
@@ -17,7 +17,7 @@ test('the server stops mid-session: playing goes on, a reload loses nothing, and
   const server = await startServer();
   await signUp(page, undefined, server.url);
   await addInstrument(page, 'Cello');
-  await page.evaluate(() => navigator.serviceWorker.ready.then(() => undefined));
+  await keptOnDevice(page);
   const began = page.waitForResponse(
     (answer) => answer.url().endsWith('/events') && answer.request().method() === 'POST',
   );

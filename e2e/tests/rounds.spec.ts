@@ -3,6 +3,7 @@ import {
   addInstrument,
   closeTheRound,
   expect,
+  keptOnDevice,
   openDemo,
   PASSWORD,
   putOnStand,
@@ -123,11 +124,16 @@ test('with the network cut a whole evening is recorded, survives a reload, and i
 }) => {
   await signUp(page);
   await addInstrument(page, 'Violin');
-  await page.evaluate(async () => {
-    await navigator.serviceWorker.ready;
-    if (!navigator.serviceWorker.controller)
-      await new Promise((resolve) => navigator.serviceWorker.addEventListener('controllerchange', resolve));
+  await keptOnDevice(page);
+  // What a phone needs to install it.
+  const manifest = await page.evaluate(async () => {
+    const { href } = document.querySelector<HTMLLinkElement>('link[rel=manifest]')!;
+    const { icons, display } = (await (await fetch(href)).json()) as { icons: { src: string }[]; display: string };
+    return { display, icons: await Promise.all(icons.map(async ({ src }) => (await fetch(src)).ok)) };
   });
+  expect(manifest.display).toBe('standalone');
+  expect(manifest.icons.length).toBeGreaterThanOrEqual(3);
+  expect(manifest.icons).not.toContain(false);
   await context.setOffline(true);
   await page.reload();
   await page.getByRole('link', { name: /^Before you play/ }).click();
@@ -178,6 +184,8 @@ test('two devices that record the same evening without a connection end up with 
   await tablet.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(tablet.getByRole('button', { name: 'Start playing' })).toBeEnabled();
 
+  await keptOnDevice(page);
+  await keptOnDevice(tablet);
   await context.setOffline(true);
   await elsewhere.setOffline(true);
   await page.getByRole('button', { name: 'Start playing' }).click();

@@ -79,13 +79,43 @@ const CASE = {
 const LATCHES = { id: 'latches', zone: 'whole', tool: 'hands', after: ['case'] } as const;
 const LATCHES_WHY = 'A lid that opens on the way drops what is in it.';
 
+const STAND = {
+  id: 'stand',
+  title: 'Onto its stand',
+  how: [
+    'Check that the yoke holds the neck.',
+    'Away from radiator, window and door. Never leaned on a wall by its neck.',
+  ],
+  zone: 'whole',
+  tool: 'hands',
+  after: [...WIPES, 'weekly-clean', 'fretboard'],
+} as const;
+
+/** Once or twice a year [handbook 2, ladder of the guitar]; only while the strings are off. */
+const FRETBOARD = {
+  id: 'fretboard',
+  title: 'Fretboard at this change of strings',
+  how: [
+    'New strings are due. While the old ones are off, clean the bare fretboard with a drop of oil on a cloth.',
+    'Wipe it dry. Press Skip until you change them.',
+  ],
+  why: 'Once or twice a year is enough. The oil cleans; it adds no moisture.',
+  zone: 'fretboard',
+  tool: 'cleaner on a cloth',
+  after: ['wipe-strings'],
+  due: { everyDays: 180, withStrings: true },
+} as const;
+
 /** A guitar goes into its case by school A; by school B, when it has no stand. */
 const GUITAR_CASED = [
   { families: ['guitar'], school: { kept: 'A' } },
   { families: ['guitar'], school: { kept: 'B' }, stand: false },
 ] as const;
 
-/** The closing round as data [handbook 2]. The order is that which is the same in all good practice. */
+/**
+ * The closing round as data [handbook 2]. The order is that which is the same in all good practice.
+ * From memory: how often the extras come, a week or a fortnight where the trade says only "now and then".
+ */
 export const CLOSING_STEPS: readonly StepData<StepId>[] = [
   {
     ...SLACKEN,
@@ -245,34 +275,11 @@ export const CLOSING_STEPS: readonly StepData<StepId>[] = [
     due: { everyDays: 7 },
   },
   {
-    id: 'fretboard',
-    title: 'Fretboard at this change of strings',
-    how: [
-      'New strings are due. While the old ones are off, clean the bare fretboard with a drop of oil on a cloth.',
-      'Wipe it dry. Press Skip until you change them.',
-    ],
-    why: 'Once or twice a year is enough. The oil cleans; it adds no moisture.',
-    zone: 'fretboard',
-    tool: 'cleaner on a cloth',
+    ...FRETBOARD,
     caution: 'A bridge held by the strings alone falls when all are off: change one at a time.',
     for: { families: ['guitar'], floatingBridge: true },
-    after: ['wipe-strings'],
-    due: { everyDays: 180, withStrings: true },
   },
-  {
-    id: 'fretboard',
-    title: 'Fretboard at this change of strings',
-    how: [
-      'New strings are due. While the old ones are off, clean the bare fretboard with a drop of oil on a cloth.',
-      'Wipe it dry. Press Skip until you change them.',
-    ],
-    why: 'Once or twice a year is enough. The oil cleans; it adds no moisture.',
-    zone: 'fretboard',
-    tool: 'cleaner on a cloth',
-    for: { families: ['guitar'], floatingBridge: false },
-    after: ['wipe-strings'],
-    due: { everyDays: 180, withStrings: true },
-  },
+  { ...FRETBOARD, for: { families: ['guitar'], floatingBridge: false } },
   {
     id: 'humidifier',
     title: 'Look at the humidifier',
@@ -354,30 +361,14 @@ export const CLOSING_STEPS: readonly StepData<StepId>[] = [
     for: { families: ['harp'], case: ['hard', 'soft'] },
   },
   {
-    id: 'stand',
-    title: 'Onto its stand',
-    how: [
-      'Check that the yoke holds the neck.',
-      'Away from radiator, window and door. Never leaned on a wall by its neck.',
-    ],
+    ...STAND,
     why: 'Within reach it gets played; knocked over it does not.',
-    zone: 'whole',
-    tool: 'hands',
     for: { families: ['guitar'], stand: true, school: { kept: 'B' } },
-    after: [...WIPES, 'weekly-clean', 'fretboard'],
   },
   {
-    id: 'stand',
-    title: 'Onto its stand',
-    how: [
-      'Check that the yoke holds the neck.',
-      'Away from radiator, window and door. Never leaned on a wall by its neck.',
-    ],
+    ...STAND,
     why: 'It has no case: the stand is the safest place it has.',
-    zone: 'whole',
-    tool: 'hands',
     for: { families: ['guitar'], stand: true, case: ['none'], school: { kept: 'A' } },
-    after: [...WIPES, 'weekly-clean', 'fretboard'],
   },
   {
     ...LATCHES,

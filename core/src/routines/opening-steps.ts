@@ -55,7 +55,10 @@ const TUNE = {
   after: ['unpack', 'rest-on', 'endpin-out'],
 } as const;
 
-/** The opening round as data [handbook 1]. */
+/**
+ * The opening round as data [handbook 1].
+ * From memory: the nut of a bass level with the brow, levers down and pedals in flat while tuning a harp.
+ */
 export const OPENING_STEPS: readonly StepData<OpeningStepId>[] = [
   {
     ...PLACE,

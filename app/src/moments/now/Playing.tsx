@@ -1,4 +1,4 @@
-import { FAMILY_FACTS, HOUR_MS, LONGEST_SESSION_H, type PartId, type Session } from '@tembrin/core';
+import { FAMILY_FACTS, FORGOTTEN_H, HOUR_MS, LONGEST_SESSION_H, type PartId, type Session } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import type { ReactNode } from 'react';
@@ -16,9 +16,6 @@ import { Words } from '@/ui/Words';
 import { clockWords, dayWords, elapsedWords, minutesWords } from '@/words/dates';
 import { OnStand } from './OnStand';
 import { Panes } from './Panes';
-
-/** From when a running clock is asked about: few play longer without a break. */
-const FORGOTTEN_H = 4;
 
 interface PlayingProps {
   instrument: Instrument;
