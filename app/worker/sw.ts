@@ -1,4 +1,4 @@
-import { createHandlerBoundToURL, precacheAndRoute, cleanupOutdatedCaches } from 'workbox-precaching';
+import { addRoute, cleanupOutdatedCaches, createHandlerBoundToURL, precache } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { NetworkOnly } from 'workbox-strategies';
 
@@ -12,7 +12,7 @@ declare const self: ServiceWorkerGlobalScope & {
 const PATIENCE_S = 4;
 
 cleanupOutdatedCaches();
-precacheAndRoute(self.__WB_MANIFEST);
+precache(self.__WB_MANIFEST);
 
 const kept = createHandlerBoundToURL('/index.html');
 const newest = new NetworkOnly({ networkTimeoutSeconds: PATIENCE_S });
@@ -23,5 +23,8 @@ registerRoute(
     { denylist: [/^\/api\//] },
   ),
 );
+
+// After the page itself, or "/" would be answered from what is kept even with a connection.
+addRoute();
 
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));

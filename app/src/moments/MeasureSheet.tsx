@@ -22,7 +22,7 @@ interface MeasureSheetProps {
 /** Writes down one figure of the set-up sheet as measured now. */
 export function MeasureSheet({ instrument, figure, last, onClose }: MeasureSheetProps) {
   const lengths = useLook((state) => state.lengths);
-  const { title, how, step } = FIGURE_DATA[figure];
+  const { title, how, step, start } = FIGURE_DATA[figure];
   const unit = unitOf(figure, lengths);
   // Inches are read in sixteenths, where the figure is no finer than that.
   const stride = unit === 'in' && step >= 1 ? 25.4 / 16 : step;
@@ -34,7 +34,8 @@ export function MeasureSheet({ instrument, figure, last, onClose }: MeasureSheet
   };
   const nudge = (by: number) => {
     const value = readMeasure(figure, text, lengths);
-    if (typeof value === 'number') change(measureNumber(figure, value + by, lengths));
+    if (text.trim() === '') change(measureNumber(figure, start, lengths));
+    else if (typeof value === 'number') change(measureNumber(figure, value + by, lengths));
   };
   const save = async () => {
     const value = readMeasure(figure, text, lengths);

@@ -2,6 +2,7 @@ import {
   DAY_MS,
   HOUR_MS,
   MONTH_DAYS,
+  STRETCHED_TURNS,
   stringNames,
   type CheckupThread,
   type HairThread,
@@ -49,14 +50,18 @@ function stringsReason(thread: StringsThread, instrument: Instrument, moment: Mo
   return `${start}, ${hoursWords(clock.hoursPlayed)} played. ${windowWords(window, 'Change', moment)}`;
 }
 
-function hairReason({ clock, window, from, lookDueAt, state }: HairThread, moment: Moment): string {
+function hairReason({ clock, window, from, lookDueAt, state, stretch }: HairThread, moment: Moment): string {
   if (!clock || !window || from === null)
     return 'Nobody has said when this bow was last rehaired. Say so, and it gets a forecast.';
   const { nowMs, timeZone } = moment;
   if (state === 'soon' && lookDueAt !== null && nowMs >= lookDueAt && nowMs < window.early) {
     return `The yearly look at the hair has been due since ${dateWords(lookDueAt, nowMs, timeZone)}. Wear alone gives it until ${dateWords(window.early, nowMs, timeZone)}.`;
   }
-  return `${hoursWords(clock.hoursPlayed)} of bowing in ${lastingWords(clock.daysOn * DAY_MS)}. ${windowWords(window, 'Rehair', moment)}`;
+  const stretched =
+    stretch && stretch.turns - stretch.before >= STRETCHED_TURNS
+      ? ` It has stretched: ${stretch.turns} turns to the gap now, ${stretch.before} when it was new.`
+      : '';
+  return `${hoursWords(clock.hoursPlayed)} of bowing in ${lastingWords(clock.daysOn * DAY_MS)}. ${windowWords(window, 'Rehair', moment)}${stretched}`;
 }
 
 function rosinReason({ minutes, budget, from, window }: RosinThread, { nowMs, timeZone }: Moment): string {

@@ -116,6 +116,9 @@ export function workingOf(
             'Tight while not played',
             `${hoursWords(thread.tension.idleHours)} since the rehair${thread.tension.times > 0 ? `, left tight ${thread.tension.times} times` : ''}`,
           ],
+          ...(thread.stretch
+            ? [['Turns to the gap', `${thread.stretch.turns}, and ${thread.stretch.before} when it was new`] as const]
+            : []),
         ],
         rule: `Wear is hours ÷ H plus days ÷ D, and the hair is spent at 1. ${SPREAD} Once a year it is looked over whatever its wear. An hour left tight counts as ${TIGHT_HOUR_COSTS} h of bowing, up to ${percent(TIGHT_COSTS_AT_MOST)} of its life of ${HAIR_LIFE.hours} h (from memory of the trade, not measured).`,
         school: 'Common practice: every 6 months at three and a half hours a day, every 24 at half an hour.',

@@ -2,4 +2,5 @@ export * from './gap';
 export * from './hair';
 export * from './rosin';
 export * from './rosin-guides';
+export * from './stretch';
 export * from './tension';

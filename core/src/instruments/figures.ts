@@ -24,12 +24,14 @@ export interface FigureData {
   most: number;
   /** Smallest step worth writing down. */
   step: number;
+  /** Where to begin when nothing was measured yet. */
+  start: number;
   families: readonly Family[];
 }
 
 const BOWED: readonly Family[] = ['violin', 'viola', 'cello', 'bass'];
 
-/** Each figure of the set-up sheet. The bounds are from memory: wide enough for any size, narrow enough for slips. */
+/** Each figure of the set-up sheet. Bounds and starts are from memory: wide enough for any size, narrow enough for slips. */
 export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
   'endpin-length': {
     title: 'Endpin length',
@@ -38,6 +40,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     least: 0,
     most: 700,
     step: 5,
+    start: 300,
     families: ['cello', 'bass'],
   },
   'rest-left': {
@@ -47,6 +50,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     least: 5,
     most: 120,
     step: 1,
+    start: 30,
     families: ['violin', 'viola'],
   },
   'rest-right': {
@@ -56,6 +60,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     least: 5,
     most: 120,
     step: 1,
+    start: 24,
     families: ['violin', 'viola'],
   },
   'rest-position': {
@@ -65,6 +70,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     least: 0,
     most: 250,
     step: 1,
+    start: 70,
     families: ['violin', 'viola'],
   },
   'bow-turns': {
@@ -74,6 +80,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     least: 0,
     most: 25,
     step: 0.5,
+    start: 7,
     families: BOWED,
   },
   'bow-gap': {
@@ -83,6 +90,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     least: 1,
     most: 30,
     step: 0.5,
+    start: 7,
     families: BOWED,
   },
   'string-gauge': {
@@ -92,6 +100,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     least: 0.15,
     most: 1.5,
     step: 0.01,
+    start: 0.3,
     families: ['guitar'],
   },
   action: {
@@ -101,6 +110,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     least: 0.3,
     most: 8,
     step: 0.1,
+    start: 2.2,
     families: ['guitar'],
   },
   relief: {
@@ -110,6 +120,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     least: 0,
     most: 3,
     step: 0.05,
+    start: 0.2,
     families: ['guitar'],
   },
 };

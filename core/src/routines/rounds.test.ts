@@ -399,6 +399,17 @@ describe('the opening round', () => {
       event('measured', NOW - daysAgo * DAY_MS, { figure: 'bow-turns', value });
     expect(standing([...usual, turns(200, 6), turns(1, 8)])).toEqual([['tighten', 'more-turns']]);
     expect(standing([...usual, turns(200, 6), turns(1, 7)])).toEqual([]);
+    expect(standing([...usual, turns(200, 6), turns(30, 9)])).toEqual([]);
+  });
+
+  test('a measure nobody takes is not asked for for ever', () => {
+    const unmeasured = usual.filter(({ type }) => type !== 'measured');
+    expect(standing(unmeasured)).toEqual([['rest-on', 'not-measured']]);
+    const more = Array.from({ length: 6 }, (_, at) => {
+      const [began, ended] = session(NOW - (at + 10) * DAY_MS, 0.1);
+      return [began, ended, event('step-done', ended.occurredAt, { step: 'slacken', sessionId: began.id })];
+    }).flat();
+    expect(standing([...unmeasured, ...more])).toEqual([]);
   });
 
   test('hands are dry before anything is touched; tuning comes before the glance at the bridge', () => {

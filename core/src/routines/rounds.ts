@@ -1,4 +1,4 @@
-import { rosinVerdict, type RosinVerdict } from '../bow';
+import { hairStretch, rosinVerdict, STRETCHED_TURNS, type RosinVerdict } from '../bow';
 import { residueOf, rungFor, type Rung, type ZoneResidue } from '../care';
 import { FAMILY_FACTS, type InstrumentFacts } from '../instruments';
 import { stepsWithRoom } from '../learning';
@@ -124,8 +124,10 @@ const DRIFT_DAYS = { bowed: 5, guitar: 3, harp: 14 } as const;
 const LONG_REST_DAYS = 10;
 /** A child's measures are taken again after so long. From memory: a growth spurt. */
 const CHILD_MEASURE_DAYS = 120;
-/** More turns for the same gap than when the hair was new: it has stretched. */
-const STRETCHED_TURNS = 2;
+/** Stretched hair is spoken of while the measure is fresh; after that it is the hair thread’s business. */
+const STRETCH_NEWS_DAYS = 14;
+/** Sessions after which a measure that nobody took is no longer asked for every time. */
+const ASKED_SESSIONS = 10;
 
 /** Why a step of the opening round stands out today; null when it is as usual. */
 function openingBecause(step: StepData<OpeningStepId>, { facts, log, condition }: Situation): Because | null {
@@ -142,15 +144,20 @@ function openingBecause(step: StepData<OpeningStepId>, { facts, log, condition }
       const tightSince = condition.tension?.tightSince ?? null;
       const hours = tightSince === null ? 0 : (log.nowMs - tightSince) / HOUR_MS;
       if (hours >= 1) return { code: 'left-tight', hours };
-      const turns = turnsTrend(log);
-      if (turns && turns.turns - turns.before >= STRETCHED_TURNS) return { code: 'more-turns', ...turns };
+      const stretch = hairStretch(log);
+      const news = stretch !== null && isDay(stretch.at, log.nowMs) < STRETCH_NEWS_DAYS;
+      if (news && stretch.turns - stretch.before >= STRETCHED_TURNS)
+        return { code: 'more-turns', turns: stretch.turns, before: stretch.before };
       break;
     }
     case 'endpin-out':
     case 'rest-on': {
       if (!step.figure) break;
       const measure = lastMeasure(log, step.figure);
-      if (!measure) return { code: 'not-measured' };
+      if (!measure) {
+        if (played < ASKED_SESSIONS) return { code: 'not-measured' };
+        break;
+      }
       const days = isDay(measure.at, log.nowMs);
       if (facts.setUp.player === 'child' && days >= CHILD_MEASURE_DAYS) return { code: 'measure-again', days };
       break;
@@ -170,13 +177,6 @@ function openingBecause(step: StepData<OpeningStepId>, { facts, log, condition }
       break;
   }
   return played < LEARNT_SESSIONS ? { code: 'learning', sessions: played } : null;
-}
-
-/** Turns to the gap now and when this hair was new; null until both are on record. */
-export function turnsTrend(log: InstrumentLog): { turns: number; before: number } | null {
-  const rehair = log.rehairs.findLast(({ known }) => known)?.at ?? -Infinity;
-  const turns = log.measures.filter(({ figure, at }) => figure === 'bow-turns' && at >= rehair);
-  return turns.length < 2 ? null : { turns: turns.at(-1)!.value, before: turns[0]!.value };
 }
 
 /** The opening round for this player today: every step in order; those with a reason stand out, the others are as usual. */

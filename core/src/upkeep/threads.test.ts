@@ -248,3 +248,14 @@ test('residue that has caked is work for the next visit, and makes one', () => {
   expect(caked.state).toBe('soon');
   expect(caked.caked.map(({ zone }) => zone)).toEqual(['bow-stick', 'rosin-zones', 'hand-zones']);
 });
+
+test('hair that takes more turns to its gap has stretched, and is looked at', () => {
+  const { event } = scribe();
+  const rehaired = event('rehaired', ago(60), { reason: 'worn', known: true });
+  const turns = (daysAgo: number, value: number) => event('measured', ago(daysAgo), { figure: 'bow-turns', value });
+  const hair = (...events: LogEvent[]) => part(threadsOf([rehaired, ...events]), 'hair');
+  expect(hair(turns(50, 6), turns(5, 7))).toMatchObject({ state: 'well', stretch: { turns: 7, before: 6 } });
+  expect(hair(turns(50, 6), turns(5, 8)).state).toBe('soon');
+  // Turns of the hair before do not count.
+  expect(hair(turns(90, 5), turns(5, 8))).toMatchObject({ state: 'well', stretch: null });
+});

@@ -4,9 +4,12 @@ import {
   bowTension,
   HAIR_LIFE,
   HAIR_LOOK_DAYS,
+  hairStretch,
   rosinBudget,
+  STRETCHED_TURNS,
   tightWear,
   type BowTension,
+  type HairStretch,
   type RosinBudget,
 } from '../bow';
 import { residueOf, SETTLING_DAYS, workshopZones, type ZoneResidue } from '../care';
@@ -61,6 +64,8 @@ export interface HairThread extends ThreadBase {
   /** When the yearly look is due, ms; null when neither rehair nor look is on record. */
   lookDueAt: number | null;
   tension: BowTension;
+  /** By the turns to the gap, where they were measured. */
+  stretch: HairStretch | null;
 }
 
 export interface RosinThread extends ThreadBase {
@@ -135,14 +140,17 @@ function hairThread(log: InstrumentLog, pace: Pace): HairThread {
   const tension = bowTension(log, rehair?.at);
   const looks = [rehair?.known ? rehair.at : null, log.hairLooks.at(-1)?.at ?? null].filter((at) => at !== null);
   const lookDueAt = looks.length > 0 ? Math.max(...looks) + HAIR_LOOK_DAYS * DAY_MS : null;
-  const common = { part: 'hair' as const, lookDueAt, tension, dateMissing: !rehair?.known };
+  const stretch = hairStretch(log);
+  const stretched = stretch !== null && stretch.turns - stretch.before >= STRETCHED_TURNS;
+  const common = { part: 'hair' as const, lookDueAt, tension, stretch, dateMissing: !rehair?.known };
   if (!rehair) return { ...common, state: 'unknown', from: null, window: null, clock: null };
-  const stretched = tightWear(tension.idleHours);
-  const window = spentWindow(HAIR_LIFE, log, pace, rehair.at, stretched);
+  const tightness = tightWear(tension.idleHours);
+  const window = spentWindow(HAIR_LIFE, log, pace, rehair.at, tightness);
   let state = stateIn(window, log.nowMs);
   if (state === 'well' && !rehair.known) state = 'unknown';
-  if (state !== 'now' && lookDueAt !== null && log.nowMs >= lookDueAt) state = 'soon';
-  return { ...common, state, from: rehair.at, window, clock: twoClock(HAIR_LIFE, log, pace, rehair.at, stretched) };
+  const look = stretched || (lookDueAt !== null && log.nowMs >= lookDueAt);
+  if (state !== 'now' && look) state = 'soon';
+  return { ...common, state, from: rehair.at, window, clock: twoClock(HAIR_LIFE, log, pace, rehair.at, tightness) };
 }
 
 function rosinThread(log: InstrumentLog, pace: Pace): RosinThread {

@@ -1,4 +1,4 @@
-import { rungFor, type Schools, type ZoneResidue } from '@tembrin/core';
+import { rungFor, type ResidueState, type Schools, type ZoneResidue } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -7,6 +7,8 @@ import { Plate, type ZoneMarks } from '@/ui/Plate';
 import { GAP, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { RESIDUE_NAMES, ZONE_NAMES } from '@/words/names';
+
+const HARDNESS: readonly ResidueState[] = ['clean', 'fresh', 'settling', 'caked'];
 
 /** Residue where it lies, and for the zone chosen the mildest rung of the ladder that still works. */
 export function ResidueOnPlate({
@@ -19,7 +21,7 @@ export function ResidueOnPlate({
   zones: readonly ZoneResidue[];
 }) {
   const { line } = usePalette();
-  const worst = zones.reduce((a, b) => (b.state === 'caked' || a.state === 'clean' ? b : a));
+  const worst = zones.reduce((a, b) => (HARDNESS.indexOf(b.state) > HARDNESS.indexOf(a.state) ? b : a));
   const [picked, setPicked] = useState<string | null>(null);
   const shown = zones.find(({ zone }) => zone === picked) ?? worst;
   const rung = rungFor(instrument, schools, shown);
