@@ -1,5 +1,6 @@
 import { readdirSync, statSync } from 'node:fs';
 import { join } from 'node:path';
+import { usualFacts } from '@tembrin/core';
 import { chromium, type Browser } from '@playwright/test';
 import { CHROMIUM } from '../scripts/lib/chromium.mjs';
 
@@ -50,18 +51,11 @@ async function main() {
     if (!answer.ok()) throw new Error(await answer.text());
     if (path === '/accounts') {
       const id = '019706ab-9e80-7049-99fc-6954973f39b1';
-      const facts = {
-        family: 'violin',
-        kind: null,
-        size: '4/4',
-        stringCount: 4,
-        since: null,
-        setUp: { shoulderRest: true, case: 'hard' },
-      };
-      await context.request.post(`${url}/api/v1/instruments`, {
-        data: { id, name: 'Violin', ...facts },
+      const added = await context.request.post(`${url}/api/v1/instruments`, {
+        data: { id, name: 'Violin', ...usualFacts('violin') },
         headers: { 'x-tembrin': '1' },
       });
+      if (!added.ok()) throw new Error(await added.text());
     }
     const cookies = await context.cookies();
     await context.close();
