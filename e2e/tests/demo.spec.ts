@@ -23,7 +23,7 @@ for (const { name, viewport, colorScheme } of [
   { name: 'wide screen', viewport: { width: 1280, height: 800 }, colorScheme: 'light' },
 ] as const) {
   test(`the demo library on a ${name}, ${colorScheme}: every screen is accessible and fits`, async ({ page }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(300_000);
     await page.setViewportSize(viewport);
     await page.emulateMedia({ colorScheme });
     const look = async (screen: string) => {

@@ -81,8 +81,16 @@ test('an entry that turns out to clash with another device’s is not lost: it i
     other.getByText(/Not stored: a session of 3 Feb.*It overlaps the session of 3 Feb 2026, 10:00 to 11:00/),
   ).toBeVisible();
   await expectAccessible(other, 'with a refused entry');
-  await other.getByRole('button', { name: 'Leave it out' }).first().click();
-  await expect(other.getByText(/Not stored: a session of/)).toBeHidden();
+  // Entered again from where it was, with its closing round; until then it is not lost.
+  await other.getByRole('button', { name: 'Enter it again' }).first().click();
+  await expect(other.getByLabel('Began', { exact: true })).toHaveValue('10:30');
+  await other.getByLabel('Began', { exact: true }).fill('11:00');
+  await other.getByRole('button', { name: 'Put it on record' }).click();
+  await expect(other.getByText(/Not stored/)).toBeHidden();
+  await other.getByRole('link', { name: 'Kit' }).click();
+  await other.getByRole('link', { name: /^Guitar/ }).click();
+  const again = other.getByRole('button', { name: /Correct or retract the session of .*11:00 to 11:30/ });
+  await expect(again).toContainText('Closing round 4 of 4');
   await context.close();
 });
 

@@ -34,6 +34,15 @@ test('a session is entered afterwards, past midnight too, corrected, retracted a
   await expect(entry(page)).toHaveCount(0);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(entry(page)).toContainText('50 min');
+
+  // Long after the notice is gone it can still be put back.
+  await entry(page).click();
+  await page.getByRole('button', { name: 'Retract the session' }).click();
+  await expect(entry(page)).toHaveCount(0);
+  await page.reload();
+  await page.getByRole('button', { name: /^Show what was retracted/ }).click();
+  await page.getByRole('button', { name: /^Put back: a session of 10 Mar/ }).click();
+  await expect(entry(page)).toContainText('50 min');
 });
 
 test('what cannot have happened is said at once, and what was typed stays', async ({ page }) => {

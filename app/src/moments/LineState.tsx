@@ -80,10 +80,12 @@ export function LineState() {
                 <Button
                   rank="plain"
                   title="Enter it again"
-                  onPress={() => {
-                    void dropRefused(event.id);
-                    router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id } });
-                  }}
+                  onPress={() =>
+                    router.push({
+                      pathname: '/kit/[id]/session',
+                      params: { id: instrument.id, refusedId: event.id },
+                    })
+                  }
                 />
               )}
               <Button rank="plain" title="Leave it out" onPress={() => void dropRefused(event.id)} />

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { liveEvents, type LogEvent } from '.';
+import { liveEvents, takenBack, type LogEvent } from '.';
 import { scribe } from '../testing/events';
 
 const AT = '2026-05-01T18:00:00.000Z';
@@ -76,4 +76,19 @@ test('events that arrive twice change nothing', () => {
       ([log, repeated]) => expect(liveEvents([...repeated, ...log, ...repeated])).toEqual(liveEvents(log)),
     ),
   );
+});
+
+test('what was taken back can be told, with all that holds it down', () => {
+  const { event, retract } = scribe();
+  const [rosined, hair] = [event('rosined', AT, {}), event('hair-looked-over', AT, {})];
+  const [one, two] = [retract(rosined.id, AT), retract(rosined.id, AT)];
+  const other = { ...retract(hair.id, AT), recordedAt: '2026-05-02T18:00:00.000Z' };
+  expect(takenBack([rosined, hair])).toEqual([]);
+  expect(takenBack([rosined, hair, one, two, other])).toEqual([
+    { event: hair, by: [other.id] },
+    { event: rosined, by: [one.id, two.id] },
+  ]);
+  const back = [one, two].map(({ id }) => retract(id, AT));
+  expect(takenBack([rosined, one, two, ...back])).toEqual([]);
+  expect(takenBack([rosined, one, back[0]!])).toEqual([]);
 });

@@ -1,6 +1,7 @@
 import {
   everydaySteps,
   roundRecords,
+  takenBack,
   type InstrumentLog,
   type LogEvent,
   type Session,
@@ -12,6 +13,7 @@ import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { useJudged } from '@/state/condition';
 import { retract } from '@/state/doing';
+import { useLog } from '@/state/log';
 import { Button } from '@/ui/Button';
 import { GAP, TOUCH, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
@@ -22,14 +24,16 @@ const PAGE = 12;
 
 type Entry = { at: number; id: string } & ({ session: Session } | { event: LogEvent });
 
+/** Whether an event is more than a part of some session. */
+function standsAlone({ payload }: LogEvent): boolean {
+  return !('sessionId' in payload) || payload.sessionId === null;
+}
+
 /** What stands in the history by itself: sessions, and everything that is not part of one. */
 function entriesOf(log: InstrumentLog): Entry[] {
   const sessions: Entry[] = log.sessions.map((session) => ({ at: session.beganAt, id: session.id, session }));
   const events: Entry[] = log.live
-    .filter(
-      (event) =>
-        !event.type.startsWith('session-') && !('sessionId' in event.payload && event.payload.sessionId !== null),
-    )
+    .filter((event) => !event.type.startsWith('session-') && standsAlone(event))
     .map((event) => ({ at: Date.parse(event.occurredAt), id: event.id, event }));
   return [...sessions, ...events].sort((a, b) => b.at - a.at);
 }
@@ -66,12 +70,47 @@ export function History({ instrument, log }: { instrument: Instrument; log: Inst
             ),
           )}
       </View>
+      <Retracted instrument={instrument} log={log} />
       {entries.length > shown && (
         <Button
           rank="plain"
           title={`Show more (${entries.length - shown})`}
           onPress={() => setShown(shown + 4 * PAGE)}
         />
+      )}
+    </View>
+  );
+}
+
+/** What was retracted, out of sight until asked for; each can be put back. */
+function Retracted({ instrument, log }: { instrument: Instrument; log: InstrumentLog }) {
+  const events = useLog((state) => state.events[instrument.id]);
+  const [open, setOpen] = useState(false);
+  const gone = useMemo(() => takenBack(events ?? []).filter(({ event }) => standsAlone(event)), [events]);
+  if (gone.length === 0) return null;
+  return (
+    <View>
+      <Button
+        rank="plain"
+        title={open ? 'Hide what was retracted' : `Show what was retracted (${gone.length})`}
+        onPress={() => setOpen(!open)}
+        style={{ alignSelf: 'flex-start', marginLeft: -GAP.small }}
+      />
+      {open && (
+        <View role="list" aria-label="Retracted">
+          {gone.slice(0, 4 * PAGE).map(({ event, by }) => {
+            const words = eventWords(event, instrument, log.timeZone);
+            return (
+              <EntryRow
+                key={event.id}
+                date={dateWords(Date.parse(event.occurredAt), log.nowMs, log.timeZone)}
+                words={words}
+                action="Put back"
+                onPress={() => void retract(instrument.id, by, `Put back: ${words}.`)}
+              />
+            );
+          })}
+        </View>
       )}
     </View>
   );
@@ -130,9 +169,30 @@ function SessionEntry({
 }
 
 function EventEntry({ event, instrument, log }: { event: LogEvent; instrument: Instrument; log: InstrumentLog }) {
-  const { line } = usePalette();
   const words = eventWords(event, instrument, log.timeZone);
-  const date = dateWords(Date.parse(event.occurredAt), log.nowMs, log.timeZone);
+  return (
+    <EntryRow
+      date={dateWords(Date.parse(event.occurredAt), log.nowMs, log.timeZone)}
+      words={words}
+      action="Retract"
+      onPress={() => void retract(instrument.id, [event.id], `Retracted: ${words}.`)}
+    />
+  );
+}
+
+/** A date, what happened, and what can be done about it. */
+function EntryRow({
+  date,
+  words,
+  action,
+  onPress,
+}: {
+  date: string;
+  words: string;
+  action: string;
+  onPress: () => void;
+}) {
+  const { line } = usePalette();
   return (
     <View
       role="listitem"
@@ -151,12 +211,7 @@ function EventEntry({ event, instrument, log }: { event: LogEvent; instrument: I
       <Words kind="small" style={{ flex: 1 }}>
         {words}
       </Words>
-      <Button
-        rank="plain"
-        title="Retract"
-        label={`Retract: ${words}, ${date}`}
-        onPress={() => void retract(instrument.id, [event.id], `Retracted: ${words}.`)}
-      />
+      <Button rank="plain" title={action} label={`${action}: ${words}, ${date}`} onPress={onPress} />
     </View>
   );
 }

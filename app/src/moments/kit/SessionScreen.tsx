@@ -7,6 +7,7 @@ import { enter, retract } from '@/state/doing';
 import { useJudged } from '@/state/condition';
 import { useHousehold } from '@/state/household';
 import { useLog, written, type Draft } from '@/state/log';
+import { dropAll, refusedSession, stepsAnew } from '@/state/refused';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
@@ -20,31 +21,49 @@ import { spanOf, timesOf, type Times } from './span';
 /** Route: enter a session afterwards, or correct or retract one. */
 export function SessionScreen() {
   const instrument = useRouteInstrument();
-  const { sessionId } = useLocalSearchParams<{ sessionId?: string }>();
+  const { sessionId, refusedId } = useLocalSearchParams<{ sessionId?: string; refusedId?: string }>();
   if (!instrument) return <Redirect href="/kit" />;
-  return <SessionOf key={sessionId} instrument={instrument} sessionId={sessionId ?? null} />;
+  return (
+    <SessionOf
+      key={`${sessionId} ${refusedId}`}
+      instrument={instrument}
+      sessionId={sessionId ?? null}
+      refusedId={refusedId}
+    />
+  );
 }
 
-function SessionOf({ instrument, sessionId }: { instrument: Instrument; sessionId: string | null }) {
+function SessionOf({
+  instrument,
+  sessionId,
+  refusedId,
+}: {
+  instrument: Instrument;
+  sessionId: string | null;
+  refusedId: string | undefined;
+}) {
   const { log } = useJudged(instrument);
   const session = log.sessions.find(({ parts }) => sessionId !== null && parts.includes(sessionId)) ?? null;
   if (sessionId && !session) return <Redirect href={{ pathname: '/kit/[id]', params: { id: instrument.id } }} />;
-  return <SessionForm instrument={instrument} session={session} log={log} />;
+  return <SessionForm instrument={instrument} session={session} refusedId={refusedId} log={log} />;
 }
 
-function SessionForm({
-  instrument,
-  session,
-  log,
-}: {
+interface SessionFormProps {
   instrument: Instrument;
+  /** The session to correct; null: one is entered. */
   session: Session | null;
+  /** The refused session that is entered again, its times to start from. */
+  refusedId: string | undefined;
   log: InstrumentLog;
-}) {
+}
+
+function SessionForm({ instrument, session, refusedId, log }: SessionFormProps) {
   const { timeZone } = useHousehold((state) => state.household)!;
   const { schools } = useJudged(instrument);
   const events = useLog((state) => state.events[instrument.id]) ?? [];
-  const [times, setTimes] = useState(() => timesOf(session, log.nowMs, timeZone));
+  // As it was when the form opened: it leaves the refused ones only once it is entered again.
+  const [refused] = useState(() => refusedSession(useLog.getState().refused, refusedId));
+  const [times, setTimes] = useState(() => timesOf(session ?? refused, log.nowMs, timeZone));
   const [rounded, setRounded] = useState(true);
   const [problem, setProblem] = useState<string | null>(null);
   const set = (key: keyof Times) => (value: string) => {
@@ -77,12 +96,18 @@ function SessionForm({
     const entries = draftsFor(session, span).map((draft) => written(instrument.id, draft));
     const refusal = refusalOfAll(entries);
     if (refusal) return setProblem(refusalSentence(refusal, timeZone));
-    const steps = !session && rounded ? everydaySteps(instrument, schools) : [];
-    const closing = steps.map((step) =>
-      written(instrument.id, { type: 'step-done', at: span.endedAt, payload: { step, sessionId: entries[0]!.id } }),
+    const [first] = entries;
+    const steps = !session && !refused && rounded ? everydaySteps(instrument, schools) : [];
+    const closing: LogEvent[] = steps.map((step) =>
+      written(instrument.id, { type: 'step-done', at: span.endedAt, payload: { step, sessionId: first!.id } }),
     );
+    if (refused) closing.push(...stepsAnew(refused, instrument.id, first!.id, span.endedAt));
     back();
-    await enter([...entries, ...closing], session ? 'The session is corrected.' : 'The session is on record.');
+    const recorded = await enter(
+      [...entries, ...closing],
+      session ? 'The session is corrected.' : 'The session is on record.',
+    );
+    if (refused && recorded.length > 0) await dropAll(refused.ids);
   };
 
   return (
@@ -126,7 +151,7 @@ function SessionForm({
         <Words kind="small" tone="quiet">
           An end before the beginning is taken as past midnight.
         </Words>
-        {!session && (
+        {!session && !refused && (
           <Choice
             label="Was the closing round done?"
             options={[

@@ -13,7 +13,7 @@ export interface Times {
 }
 
 /** A session's times as they are typed; a new one begins on today's date. */
-export function timesOf(session: Session | null, nowMs: number, timeZone: string): Times {
+export function timesOf(session: Pick<Session, 'beganAt' | 'endedAt'> | null, nowMs: number, timeZone: string): Times {
   const at = (ms: number, pattern: string) => format(new TZDate(ms, timeZone), pattern);
   if (!session) return { date: at(nowMs, 'yyyy-MM-dd'), began: '', ended: '' };
   return {

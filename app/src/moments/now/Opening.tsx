@@ -56,7 +56,7 @@ function Round({ instrument }: { instrument: Instrument }) {
     void act(instrument.id, [{ type: 'session-began', payload: {} }], null);
     router.replace('/now');
   };
-  useKeys({ s: { label: 'Start playing', run: start } });
+  useKeys(complete ? { s: { label: 'Start playing', run: start } } : {});
   if (log.running) return <Redirect href="/now" />;
   const bowed = FAMILY_FACTS[instrument.family].bowed;
   const measures = <OwnMeasures instrument={instrument} steps={steps} onMeasure={setMeasuring} />;

@@ -62,7 +62,7 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
     log.running
       ? {}
       : {
-          s: { label: 'Start playing', run: start },
+          ...(complete && { s: { label: 'Start playing', run: start } }),
           o: { label: 'Before you play', run: opening },
           e: { label: 'Enter a session played earlier', run: earlier },
           ...(round && { c: { label: 'Go on with the closing round', run: closing } }),
