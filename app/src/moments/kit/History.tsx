@@ -70,7 +70,6 @@ export function History({ instrument, log }: { instrument: Instrument; log: Inst
             ),
           )}
       </View>
-      <Retracted instrument={instrument} log={log} />
       {entries.length > shown && (
         <Button
           rank="plain"
@@ -78,6 +77,7 @@ export function History({ instrument, log }: { instrument: Instrument; log: Inst
           onPress={() => setShown(shown + 4 * PAGE)}
         />
       )}
+      <Retracted instrument={instrument} log={log} />
     </View>
   );
 }
