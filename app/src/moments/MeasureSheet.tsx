@@ -1,7 +1,8 @@
-import { FIGURE_DATA, type Figure } from '@tembrin/core';
+import { FIGURE_DATA, lastMeasure, type Figure } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
+import { useJudged } from '@/state/condition';
 import { act } from '@/state/doing';
 import { useLook } from '@/state/look';
 import { Button } from '@/ui/Button';
@@ -14,13 +15,13 @@ import { measureNumber, measureWords, readMeasure, unitOf } from '@/words/measur
 interface MeasureSheetProps {
   instrument: Instrument;
   figure: Figure;
-  /** What was measured last; the field starts there. */
-  last: number | null;
   onClose: () => void;
 }
 
-/** Writes down one figure of the set-up sheet as measured now. */
-export function MeasureSheet({ instrument, figure, last, onClose }: MeasureSheetProps) {
+/** Writes down one figure of the set-up sheet as measured now, beginning at what was measured last. */
+export function MeasureSheet({ instrument, figure, onClose }: MeasureSheetProps) {
+  const { log } = useJudged(instrument);
+  const last = lastMeasure(log, figure)?.value ?? null;
   const lengths = useLook((state) => state.lengths);
   const { title, how, step, start } = FIGURE_DATA[figure];
   const unit = unitOf(figure, lengths);

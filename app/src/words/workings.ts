@@ -145,7 +145,7 @@ export function workingOf(
           ],
           ...paceFigures(pace).slice(0, 1),
         ],
-        rule: 'One rosining for every 90 minutes of bowing: due from 60, overdue past 105. All playing counts as bowing.',
+        rule: 'One rosining for every 90 minutes of bowing: due from 60, overdue past 105. All playing counts as bowing. When it is due, a light pass for every quarter of an hour, three to eight (from memory of the trade).',
         school:
           'Common practice: weekly at 10 to 15 minutes a day, daily at 60 to 90. Your own habit scales it, between half and double.',
         changes: [

@@ -2,6 +2,11 @@
 export const FAMILIES = ['violin', 'viola', 'cello', 'bass', 'guitar', 'harp'] as const;
 export type Family = (typeof FAMILIES)[number];
 
+/** Held under the chin; stood on an endpin; both. */
+export const VIOLINS: readonly Family[] = ['violin', 'viola'];
+export const LARGE: readonly Family[] = ['cello', 'bass'];
+export const BOWED: readonly Family[] = [...VIOLINS, ...LARGE];
+
 export const KINDS = ['steel', 'classical', 'electric', 'lever', 'pedal'] as const;
 export type Kind = (typeof KINDS)[number];
 

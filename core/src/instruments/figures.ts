@@ -1,4 +1,4 @@
-import type { Family } from './families';
+import { BOWED, LARGE, VIOLINS, type Family } from './families';
 
 /** What the set-up sheet records: numbers with dates. Lengths in mm. */
 export const FIGURES = [
@@ -29,8 +29,6 @@ export interface FigureData {
   families: readonly Family[];
 }
 
-const BOWED: readonly Family[] = ['violin', 'viola', 'cello', 'bass'];
-
 /** Each figure of the set-up sheet. Bounds and starts are from memory: wide enough for any size, narrow enough for slips. */
 export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
   'endpin-length': {
@@ -41,7 +39,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 700,
     step: 5,
     start: 300,
-    families: ['cello', 'bass'],
+    families: LARGE,
   },
   'rest-left': {
     title: 'Rest height, left foot',
@@ -51,7 +49,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 120,
     step: 1,
     start: 30,
-    families: ['violin', 'viola'],
+    families: VIOLINS,
   },
   'rest-right': {
     title: 'Rest height, right foot',
@@ -61,7 +59,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 120,
     step: 1,
     start: 24,
-    families: ['violin', 'viola'],
+    families: VIOLINS,
   },
   'rest-position': {
     title: 'Rest position',
@@ -71,7 +69,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 250,
     step: 1,
     start: 70,
-    families: ['violin', 'viola'],
+    families: VIOLINS,
   },
   'bow-turns': {
     title: 'Turns to your gap',

@@ -70,6 +70,27 @@ test('clocks joined over more than a day are refused', () => {
   expect(code(end, context([...one, second]))).toBe('too-long');
 });
 
+test('a list that grows by what was admitted is judged as one that was given whole', () => {
+  const log: LogEvent[] = [];
+  const growing = context(log);
+  const verdict = (candidate: LogEvent) => {
+    const found = code(candidate, growing);
+    expect(found).toBe(code(candidate, context([...log])));
+    if (found === 'admitted') log.push(candidate);
+    return found;
+  };
+  const [one, oneEnd] = session('2026-05-20T18:00:00.000Z', 1);
+  const verdicts = [
+    one,
+    oneEnd,
+    entered('2026-05-20T18:30:00.000Z', '2026-05-20T19:30:00.000Z'),
+    entered('2026-05-20T19:00:00.000Z', '2026-05-20T19:30:00.000Z'),
+    event('session-began', '2026-05-20T18:10:00.000Z', {}),
+    entered('2026-05-20T19:10:00.000Z', '2026-05-20T19:20:00.000Z'),
+  ].map(verdict);
+  expect(verdicts).toEqual(['admitted', 'admitted', 'overlap', 'admitted', 'admitted', 'overlap']);
+});
+
 test('a correction is judged like a session, leaving out the one it corrects', () => {
   const correct = (sessionId: string, beganAt: string, endedAt: string) =>
     event('session-corrected', NOW, { sessionId, beganAt, endedAt });

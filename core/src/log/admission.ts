@@ -116,14 +116,26 @@ function beganAtOf(sessionId: string, { events }: AdmissionContext): number | un
   return begun && Date.parse(begun.occurredAt);
 }
 
+type Merged = ReturnType<typeof mergedSessions>;
+
+/** What the last event judged against a list made of its sessions: when the event joins the list, that is where the next begins. */
+const judgedLast = new WeakMap<readonly LogEvent[], { event: LogEvent; count: number; sessions: Merged }>();
+
+function sessionsBefore(events: readonly LogEvent[]): Merged {
+  const last = judgedLast.get(events);
+  if (last && last.count === events.length && last.event === events.at(-1)) return last.sessions;
+  return mergedSessions(liveEvents(events));
+}
+
 /**
  * What an event would make of the sessions: none may overlap another, outlast a day, or follow a clock still running.
  * Clocks of two devices that ran at once merge into one session; what was typed in must have a time of its own.
  */
 function sessionRefusal(event: LogEvent, context: AdmissionContext): Refusal | null {
+  const before = sessionsBefore(context.events);
   const live = liveEvents([...context.events, event]);
   const after = mergedSessions(live);
-  const before = mergedSessions(liveEvents(context.events));
+  judgedLast.set(context.events, { event, count: context.events.length + 1, sessions: after });
   const known = new Map(before.map((session) => [session.id, session]));
   const typed = new Set(live.flatMap(({ id, type }) => (type === 'session-entered' ? [id] : [])));
   for (const [at, session] of after.entries()) {

@@ -1,4 +1,4 @@
-export * from './closing-steps';
+export * from './closing';
 export * from './opening-steps';
 export * from './packing-steps';
 export * from './rounds';

@@ -1,5 +1,5 @@
 import { BOW_GAP, type BowedFamily } from '../bow';
-import type { Family } from '../instruments';
+import { BOWED, LARGE, VIOLINS } from '../instruments';
 import type { StepData } from './step';
 
 export const OPENING_IDS = [
@@ -14,10 +14,6 @@ export const OPENING_IDS = [
   'glance',
 ] as const;
 export type OpeningStepId = (typeof OPENING_IDS)[number];
-
-const VIOLINS: readonly Family[] = ['violin', 'viola'];
-const LARGE: readonly Family[] = ['cello', 'bass'];
-const BOWED: readonly Family[] = [...VIOLINS, ...LARGE];
 
 const PLACE = {
   id: 'place',

@@ -1,4 +1,4 @@
-import type { Family } from '../instruments';
+import { BOWED, LARGE, VIOLINS } from '../instruments';
 import type { StepData } from './step';
 
 export const PACKING_IDS = [
@@ -11,10 +11,6 @@ export const PACKING_IDS = [
   'pack-car',
 ] as const;
 export type PackingStepId = (typeof PACKING_IDS)[number];
-
-const VIOLINS: readonly Family[] = ['violin', 'viola'];
-const LARGE: readonly Family[] = ['cello', 'bass'];
-const BOWED: readonly Family[] = [...VIOLINS, ...LARGE];
 
 /** What is looked at before an instrument leaves home [handbook 2.7, 3]. */
 export const PACKING_STEPS: readonly StepData<PackingStepId>[] = [

@@ -15,7 +15,7 @@ import type { Schools } from '../schools';
 import { stringsOn } from '../strings';
 import { DAY_MS, HOUR_MS } from '../time';
 import type { Condition } from '../upkeep';
-import { CLOSING_STEPS } from './closing-steps';
+import { CLOSING_STEPS } from './closing';
 import { OPENING_STEPS, type OpeningStepId } from './opening-steps';
 import { PACKING_STEPS, type PackingStepId } from './packing-steps';
 import { stepsFor, type StepData } from './step';

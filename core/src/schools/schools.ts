@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Family } from '../instruments/families';
+import { BOWED, FAMILIES, type Family } from '../instruments/families';
 
 export type Side = 'A' | 'B';
 
@@ -13,9 +13,6 @@ export interface SchoolData {
   usual: Side;
   usualOf?: Readonly<Partial<Record<Family, Side>>>;
 }
-
-const BOWED: readonly Family[] = ['violin', 'viola', 'cello', 'bass'];
-const ALL: readonly Family[] = [...BOWED, 'guitar', 'harp'];
 
 /** Every disagreement that changes what Tembrin says, with its sides [handbook 1, 2, 7]. */
 export const SCHOOL_DATA = {
@@ -87,7 +84,7 @@ export const SCHOOL_DATA = {
   },
   checkup: {
     question: 'How often a luthier looks it over',
-    families: ALL,
+    families: FAMILIES,
     sides: {
       A: { does: 'Every 6 months', why: 'Seams and posts are caught before the heating season does harm.' },
       B: { does: 'Once a year', why: 'Enough for an instrument that never troubles.' },

@@ -15,6 +15,7 @@ import { hoursWords } from '@/words/dates';
 import { measureWords, type LengthUnit } from '@/words/measures';
 import { kindWords } from '@/words/names';
 import { DueList } from '../DueList';
+import { ChangeButton } from './ChangeButton';
 import { History } from './History';
 
 /** One instrument: its threads and its history. */
@@ -38,14 +39,7 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
       title={instrument.name}
       back={wide ? undefined : '/kit'}
       second={second}
-      aside={
-        <Button
-          rank="plain"
-          title="Change"
-          label={`Change ${instrument.name}`}
-          onPress={() => router.push({ pathname: '/kit/[id]/change', params: { id: instrument.id } })}
-        />
-      }
+      aside={<ChangeButton instrument={instrument} />}
     >
       <View style={{ flexDirection: 'row', gap: GAP.one, alignItems: 'center' }}>
         <Plate subject={instrument} height={150} withBow />

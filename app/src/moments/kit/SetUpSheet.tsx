@@ -1,6 +1,6 @@
-import { decisive, FIGURE_DATA, figuresOf, lastMeasure, type Figure, type InstrumentLog } from '@tembrin/core';
+import { decisive, FIGURE_DATA, figuresOf, type Figure, type InstrumentLog } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
-import { Redirect, router } from 'expo-router';
+import { Redirect } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useJudged } from '@/state/condition';
@@ -16,6 +16,7 @@ import { measureWords } from '@/words/measures';
 import { CASE_NAMES, FINISH_NAMES, REST_NAMES } from '@/words/names';
 import { MeasureSheet } from '../MeasureSheet';
 import { DoneSheet } from '../part/DoneSheet';
+import { ChangeButton } from './ChangeButton';
 import { useRouteInstrument } from './route';
 
 /** Route: the fit of one instrument, as numbers with dates. */
@@ -34,14 +35,7 @@ function SetUpSheet({ instrument }: { instrument: Instrument }) {
     <Screen
       title="Set-up sheet"
       back={{ pathname: '/kit/[id]', params: { id: instrument.id } }}
-      aside={
-        <Button
-          rank="plain"
-          title="Change"
-          label={`Change ${instrument.name}`}
-          onPress={() => router.push({ pathname: '/kit/[id]/change', params: { id: instrument.id } })}
-        />
-      }
+      aside={<ChangeButton instrument={instrument} />}
     >
       <View style={{ gap: GAP.hair }}>
         <Words kind="heading" level={2}>
@@ -61,14 +55,7 @@ function SetUpSheet({ instrument }: { instrument: Instrument }) {
         <FigureEntry key={figure} figure={figure} log={log} onMeasure={() => setMeasuring(figure)} />
       ))}
       {harp && <Regulation instrument={instrument} log={log} onRegulate={() => setRegulating(true)} />}
-      {measuring && (
-        <MeasureSheet
-          instrument={instrument}
-          figure={measuring}
-          last={lastMeasure(log, measuring)?.value ?? null}
-          onClose={() => setMeasuring(null)}
-        />
-      )}
+      {measuring && <MeasureSheet instrument={instrument} figure={measuring} onClose={() => setMeasuring(null)} />}
       {regulating && (
         <DoneSheet
           kind="regulation"

@@ -112,14 +112,7 @@ function Round({ instrument }: { instrument: Instrument }) {
           ))}
         </View>
       )}
-      {measuring && (
-        <MeasureSheet
-          instrument={instrument}
-          figure={measuring}
-          last={lastMeasure(log, measuring)?.value ?? null}
-          onClose={() => setMeasuring(null)}
-        />
-      )}
+      {measuring && <MeasureSheet instrument={instrument} figure={measuring} onClose={() => setMeasuring(null)} />}
       {guide && <RosinGuide id={guide} child={instrument.setUp.player === 'child'} onClose={() => setGuide(null)} />}
     </Screen>
   );

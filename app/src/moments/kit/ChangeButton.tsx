@@ -1,0 +1,15 @@
+import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { Button } from '@/ui/Button';
+
+/** Leads to where an instrument's facts are changed. */
+export function ChangeButton({ instrument: { id, name } }: { instrument: Instrument }) {
+  return (
+    <Button
+      rank="plain"
+      title="Change"
+      label={`Change ${name}`}
+      onPress={() => router.push({ pathname: '/kit/[id]/change', params: { id } })}
+    />
+  );
+}
