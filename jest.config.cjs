@@ -35,7 +35,7 @@ module.exports = {
       transform: { '\\.mjs$': 'babel-jest' },
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '\\.woff2$': '<rootDir>/test/asset.js' },
       transformIgnorePatterns: [
-        '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-navigation|@react-navigation|@rneui|lucide-react-native|d3-[a-z]+|internmap|uuid|idb|react-native-svg)[^/]*/?)',
+        '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-navigation|@react-navigation|@rneui|lucide-react-native|d3-[a-z]+|internmap|uuid|idb|react-native-svg|standard-navigation)[^/]*/?)',
       ],
     },
   ],

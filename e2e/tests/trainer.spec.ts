@@ -75,7 +75,16 @@ test('the round in order: a step tapped too soon is counted as missed, and the b
 
 test('before the lid shuts: what the drawing shows to be wrong is marked, and nothing else', async ({ page }) => {
   await open(page, 'Before the lid shuts');
-  const seen = (await page.getByRole('img', { name: /^An open case/ }).getAttribute('aria-label')) ?? '';
+  const drawing = page.getByRole('img', { name: /^An open case/ });
+  const seen = (await drawing.getAttribute('aria-label')) ?? '';
+  // A tap on a thing in the drawing marks it, as its button does; another takes the mark off.
+  const { width, height } = (await drawing.boundingBox())!;
+  const onRest = { position: { x: width * 0.61, y: height * 0.6 } };
+  const rest = page.getByRole('checkbox', { name: 'Shoulder rest' });
+  await drawing.click(onRest);
+  await expect(rest).toBeChecked();
+  await drawing.click(onRest);
+  await expect(rest).not.toBeChecked();
   const signs: [RegExp, string][] = [
     [/rest sits on/, 'Shoulder rest'],
     [/beside its holder/, 'Bow holder'],

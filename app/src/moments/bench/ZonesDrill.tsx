@@ -56,7 +56,8 @@ export function ZonesDrill({ instrument, onOver }: DrillProps) {
           marks={{ [question.zone]: 'settling' }}
           lit={chosen === null ? undefined : question.zone}
           onZone={choose}
-          zones={zones.map(({ zone }) => zone)}
+          // Zones overlap, as strings and neck do: where they do, a tap means the one asked for.
+          zones={[...zones.map(({ zone }) => zone).filter((zone) => zone !== question.zone), question.zone]}
           label="specks of dust lie on one zone"
         />
       </View>
