@@ -161,6 +161,26 @@ describe('instruments', () => {
     expect(family.body.fields.family).toMatch(/keeps its family/);
   });
 
+  test('keeps its set-up and its own schools, and refuses what its family does not have', async () => {
+    const { browser, instrument } = await household(stage);
+    const { id, version, addedAt: _addedAt, ...facts } = instrument;
+    expect(facts.setUp).toEqual(usualFacts('violin').setUp);
+    expect(facts.schools).toEqual({});
+    const setUp = { ...facts.setUp, shoulderRest: 'pad', humidifier: true, finish: 'valuable', player: 'child' };
+    const change = { ...facts, setUp, schools: { slack: 'B', cleaner: 'B' } };
+    await browser.put(`/instruments/${id}`, version, change).expect(200);
+    const { body } = await browser.get('/household').expect(200);
+    expect(body.instruments[0]).toMatchObject({ setUp, schools: { slack: 'B', cleaner: 'B' } });
+    const refused = async (part: object, path: string) => {
+      const answer = await browser.put(`/instruments/${id}`, version + 1, { ...change, ...part }).expect(422);
+      expect(Object.keys(answer.body.fields)).toContainEqual(expect.stringContaining(path));
+    };
+    await refused({ setUp: { ...setUp, endpin: true } }, 'setUp.endpin');
+    await refused({ setUp: { ...setUp, finish: 'glossy' } }, 'setUp.finish');
+    await refused({ schools: { slack: 'C' } }, 'schools');
+    await refused({ schools: { posture: 'A' } }, 'schools');
+  });
+
   test('removing one takes its log with it', async () => {
     const { browser, instrument } = await household(stage);
     await browser.postEvents(madeEvent(instrument.id, 'rosined', {})).expect(200);

@@ -1,10 +1,13 @@
 import {
   byUrgency,
+  closingRound,
   conditionOf,
   FAMILIES,
   foldLog,
   refusalOf,
+  roundRecords,
   schoolsFor,
+  stepsWithRoom,
   type LogEvent,
   type ThreadState,
 } from '@tembrin/core';
@@ -108,4 +111,37 @@ test('the child’s bow was left tight', () => {
     Date.parse(wren.addedAt),
   );
   expect(tension!.tightSince).toBe(log.sessions.at(-1)!.endedAt);
+});
+
+test('the child’s rest grows, drills have been done, and what is missed again and again shows', () => {
+  const wren = library.instruments.find(({ name }) => name === 'Wren')!;
+  expect(wren.setUp.player).toBe('child');
+  const log = foldLog(eventsOf(wren.id), NOW, ZONE);
+  const heights = log.measures.filter(({ figure }) => figure === 'rest-left').map(({ value }) => value);
+  expect(heights.length).toBeGreaterThan(3);
+  expect([...heights].sort((a, b) => a - b)).toEqual(heights);
+  expect(log.drills.length).toBeGreaterThan(2);
+  expect([...stepsWithRoom(log)]).toContain('wipe-rosin');
+});
+
+test('every round of the library was answered to its end, whatever was due that evening', () => {
+  for (const moment of [NOW, Date.parse('2027-03-02T21:00:00.000Z'), Date.parse('2027-08-15T06:00:00.000Z')]) {
+    const fresh = demoLibrary(moment, ZONE);
+    for (const facts of fresh.instruments) {
+      const log = foldLog(
+        fresh.events.filter(({ instrumentId }) => instrumentId === facts.id),
+        moment,
+        ZONE,
+      );
+      const schools = schoolsFor(facts.family, fresh.schools, facts.schools);
+      const condition = conditionOf(facts, log, schools, Date.parse(facts.addedAt));
+      const session = log.sessions.at(-1)!;
+      const records = roundRecords(log, session);
+      const left = closingRound({ facts, schools, log, condition }, session.endedAt!)
+        .map(({ step }) => step)
+        // The fretboard waits for the strings to be changed.
+        .filter((step) => step !== 'fretboard' && !records.has(step));
+      expect([facts.name, left]).toEqual([facts.name, []]);
+    }
+  }
 });

@@ -7,7 +7,6 @@ const problem: Problem = {
   title: 'Overlap',
   status: 422,
   detail: 'It overlaps.',
-  code: 'overlap',
 };
 const at = (minutes: number) => new Date(Date.parse('2026-05-20T18:00:00.000Z') + minutes * 60_000).toISOString();
 const entry = (id: string, type: LogEvent['type'], minutes: number, payload: object) => ({

@@ -4,6 +4,7 @@ import {
   DAY_MS,
   foldLog,
   HOUR_MS,
+  openingRound,
   rosinVerdict,
   schoolsFor,
   usualFacts,
@@ -12,7 +13,7 @@ import {
   type Thread,
 } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
-import { becauseWords } from './because';
+import { becauseWords, openingWords } from './because';
 import { dateWords, dayWords, elapsedWords, lastingWords, minutesWords } from './dates';
 import { measureWords, readMeasure } from './measures';
 import { headlineFor, paceReason, reasonFor } from './reasons';
@@ -192,5 +193,42 @@ describe('measures', () => {
     expect(readMeasure('endpin-length', '', 'mm')).toMatch(/Write a number/);
     expect(readMeasure('endpin-length', '3000', 'mm')).toMatch(/between 0 and 700 mm\. Measure again/);
     expect(readMeasure('endpin-length', 'long', 'mm')).toMatch(/Write a number/);
+  });
+});
+
+describe('the opening round in a line', () => {
+  const facts = usualFacts('cello');
+  const line = (events: LogEvent[]) => {
+    const log = foldLog(events, NOW, ZONE);
+    const sides = schoolsFor('cello');
+    const condition = conditionOf(facts, log, sides, NOW - 300 * DAY_MS);
+    return openingWords(openingRound({ facts, schools: sides, log, condition }), 'mm');
+  };
+  const slackened = (daysAgo: number, hours = 0.2) => {
+    const [began, ended] = session(daysAgo, hours);
+    const payload = { step: 'slacken', sessionId: began!.id };
+    return [began!, ended!, event('step-done', daysAgo - hours / 24, payload), event('rosined', daysAgo + 0.001, {})];
+  };
+  const usual = Array.from({ length: 6 }, (_, at) => slackened(at + 1)).flat();
+  const measured = event('measured', 20, { figure: 'endpin-length', value: 312 });
+
+  test('says the player’s own measures on an ordinary day', () => {
+    expect(line([...usual, measured])).toBe('As usual; endpin at your length: 312 mm.');
+  });
+
+  test('says what stands out instead, in its own words', () => {
+    expect(line([...usual, measured, ...slackened(0.4, 1.2).slice(0, 3)])).toMatch(/^\d+ min since .* passes\.$/);
+    expect(line(usual)).toBe(
+      'Endpin at your length. Your own measure is not on record yet. Write it down once it fits.',
+    );
+  });
+
+  test('promises to go step by step in the first evenings', () => {
+    expect(line([measured])).toMatch(/^Step by step/);
+  });
+
+  test('leaves a bow left tight to the top of the stand', () => {
+    const tight = session(0.3, 0.2);
+    expect(line([...usual, measured, ...tight])).toBe('As usual; endpin at your length: 312 mm.');
   });
 });
