@@ -14,7 +14,7 @@ export function RosinGuide({ id, child, onClose }: { id: RosinGuideId; child: bo
       <View role="list" style={{ gap: GAP.half }}>
         {steps.map((step, at) => (
           <View key={step} role="listitem" style={{ flexDirection: 'row', gap: GAP.half, alignItems: 'baseline' }}>
-            <Words kind="heading" tone="accent">
+            <Words kind="heading" tone="accent" style={{ width: 16 }}>
               {at + 1}
             </Words>
             <Words style={{ flex: 1 }}>{step}</Words>

@@ -152,7 +152,7 @@ export function Drawing({ data, lit, marks, palette, specks, onZone, tapped = []
           return (
             <Drawn
               key={id + shape.d}
-              shape={{ ...shape, edge: shape.edge * 1.9 }}
+              shape={{ ...shape, edge: shape.edge > 0 ? shape.edge + 4 : 0 }}
               fill={shape.edge > 0 ? 'none' : fill}
               stroke={shape.edge > 0 ? fill : 'none'}
             />

@@ -40,7 +40,20 @@ export function ZonesDrill({ instrument, onOver }: DrillProps) {
     <Screen
       title={DRILL_DATA.zones.title}
       back="/bench"
-      foot={<Button title={chosen === null ? 'Tap the zone' : 'Go on'} disabled={chosen === null} onPress={next} />}
+      foot={
+        <>
+          <View role="status" aria-live="polite" style={{ minHeight: 52, justifyContent: 'flex-end' }}>
+            {chosen !== null && (
+              <Words tone={right ? 'well' : 'now'}>
+                {right
+                  ? `Right: ${ZONE_NAMES[question.zone].toLowerCase()}. ${question.why}`
+                  : `It was: ${ZONE_NAMES[question.zone].toLowerCase()}. ${question.why}`}
+              </Words>
+            )}
+          </View>
+          <Button title={chosen === null ? 'Tap the zone' : 'Go on'} disabled={chosen === null} onPress={next} />
+        </>
+      }
     >
       <View style={{ gap: GAP.hair }}>
         <Words kind="small" tone="quiet">{`${at + 1} of ${asked.length}`}</Words>
@@ -51,7 +64,7 @@ export function ZonesDrill({ instrument, onOver }: DrillProps) {
       <View style={{ alignItems: 'center' }}>
         <Plate
           subject={instrument}
-          height={wide ? 360 : 330}
+          height={wide ? 360 : 300}
           withBow
           marks={{ [question.zone]: 'settling' }}
           lit={chosen === null ? undefined : question.zone}
@@ -69,15 +82,6 @@ export function ZonesDrill({ instrument, onOver }: DrillProps) {
         {zones.map(({ zone }) => (
           <Tick key={zone} kind="radio" title={ZONE_NAMES[zone]} on={chosen === zone} onPress={() => choose(zone)} />
         ))}
-      </View>
-      <View role="status" aria-live="polite" style={{ minHeight: 50 }}>
-        {chosen !== null && (
-          <Words tone={right ? 'well' : 'now'}>
-            {right
-              ? `Right: ${ZONE_NAMES[question.zone].toLowerCase()}. ${question.why}`
-              : `It was: ${ZONE_NAMES[question.zone].toLowerCase()}. ${question.why}`}
-          </Words>
-        )}
       </View>
     </Screen>
   );

@@ -111,7 +111,7 @@ export function StepDetail({ step: { data, because, who, room, measure } }: { st
         <View role="list" style={{ gap: GAP.half, paddingVertical: GAP.small }}>
           {data.how.map((how, at) => (
             <View key={how} role="listitem" style={{ flexDirection: 'row', gap: GAP.half, alignItems: 'baseline' }}>
-              <Words kind="heading" tone="accent">
+              <Words kind="heading" tone="accent" style={{ width: 16 }}>
                 {at + 1}
               </Words>
               <Words kind="heading" style={{ flex: 1 }}>
