@@ -62,7 +62,7 @@ export function LineState() {
           <Button
             rank="plain"
             title="Leave them all out"
-            onPress={() => void Promise.all(refused.map(({ event }) => dropRefused(event.id)))}
+            onPress={() => void dropRefused(...refused.map(({ event }) => event.id))}
             style={{ alignSelf: 'flex-start' }}
           />
         </Banner>

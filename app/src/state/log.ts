@@ -4,6 +4,7 @@ import { v7 as uuid } from 'uuid';
 import { create } from 'zustand';
 import { call, OutOfReach, Refused } from './api';
 import {
+  dropEntries,
   keepPage,
   keepUnsent,
   oldestUnsent,
@@ -37,7 +38,7 @@ type Message =
   | { kind: 'recorded'; events: readonly LogEvent[]; unsent: number }
   | { kind: 'withdrawn'; events: readonly LogEvent[] }
   | { kind: 'settled'; stored: readonly LogEvent[]; refused: readonly RefusedEntry[]; unsent: number }
-  | { kind: 'dropped'; id: string };
+  | { kind: 'dropped'; ids: readonly string[] };
 
 let vault: Vault | null = null;
 let channel: BroadcastChannel | null = null;
@@ -97,7 +98,7 @@ function apply(message: Message): void {
       break;
     }
     case 'dropped':
-      useLog.setState({ refused: state.refused.filter(({ event }) => event.id !== message.id) });
+      useLog.setState({ refused: state.refused.filter(({ event }) => !message.ids.includes(event.id)) });
       break;
   }
 }
@@ -264,10 +265,10 @@ async function readFirst(instrumentId: string, mine: Vault): Promise<void> {
   }
 }
 
-/** Takes a refused entry away for good. */
-export async function dropRefused(id: string): Promise<void> {
-  await vault?.delete('refused', id);
-  tell({ kind: 'dropped', id });
+/** Takes refused entries away for good. */
+export async function dropRefused(...ids: readonly string[]): Promise<void> {
+  if (vault) await dropEntries(vault, ids);
+  tell({ kind: 'dropped', ids });
 }
 
 /** Lets go of the household. What is unsent stays on this device; the rest is removed when `forget` is set. */

@@ -1,5 +1,5 @@
 import type { LogEvent } from '@tembrin/core';
-import { dropRefused, written, type Draft } from './log';
+import { written, type Draft } from './log';
 import type { RefusedEntry } from './vault';
 
 /** A session the server would not take, with whatever was recorded of it and so was not taken either. */
@@ -35,8 +35,4 @@ export function stepsAnew({ steps }: RefusedSession, instrumentId: string, sessi
     const draft = { type, at, payload: { ...payload, sessionId } } as Draft;
     return written(instrumentId, draft);
   });
-}
-
-export async function dropAll(ids: readonly string[]): Promise<void> {
-  await Promise.all(ids.map(dropRefused));
 }

@@ -73,3 +73,10 @@ export async function settle(
   for (const entry of refused) void work.objectStore('refused').put(entry);
   await work.done;
 }
+
+/** Takes refused entries away for good, all of them or none. */
+export async function dropEntries(vault: Vault, ids: readonly string[]): Promise<void> {
+  const work = vault.transaction('refused', 'readwrite');
+  for (const id of ids) void work.store.delete(id);
+  await work.done;
+}

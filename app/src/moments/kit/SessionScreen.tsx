@@ -6,8 +6,8 @@ import { View } from 'react-native';
 import { enter, retract } from '@/state/doing';
 import { useJudged } from '@/state/condition';
 import { useHousehold } from '@/state/household';
-import { useLog, written, type Draft } from '@/state/log';
-import { dropAll, refusedSession, stepsAnew } from '@/state/refused';
+import { dropRefused, useLog, written, type Draft } from '@/state/log';
+import { refusedSession, stepsAnew } from '@/state/refused';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
@@ -107,7 +107,7 @@ function SessionForm({ instrument, session, refusedId, log }: SessionFormProps) 
       [...entries, ...closing],
       session ? 'The session is corrected.' : 'The session is on record.',
     );
-    if (refused && recorded.length > 0) await dropAll(refused.ids);
+    if (refused && recorded.length > 0) await dropRefused(...refused.ids);
   };
 
   return (
