@@ -89,9 +89,9 @@ test.each([
 });
 
 test('two devices that recorded the same evening without a connection recorded one session, whichever comes first', async () => {
-  const began = Date.now() - 5 * HOUR;
+  const beganAt = Date.now() - 5 * HOUR;
   const evening = (minutesLater: number, steps: readonly ('slacken' | 'wipe-strings')[]) => {
-    const at = began + minutesLater * 60_000;
+    const at = beganAt + minutesLater * 60_000;
     return (instrumentId: string) => {
       const began = madeEvent(instrumentId, 'session-began', {}, at);
       const ended = madeEvent(instrumentId, 'session-ended', { sessionId: began.id }, at + HOUR);

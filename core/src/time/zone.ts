@@ -64,3 +64,21 @@ export function startOfLocalDay(day: LocalDay, timeZone: string): number {
 export function weekdayOf(day: LocalDay): number {
   return (((day + 3) % 7) + 7) % 7;
 }
+
+/**
+ * The instant at which a place's wall clock shows a time. In the hour that comes twice when clocks go back, the first,
+ * unless it would not lie after `afterMs`; in the hour that is skipped, as if the clock had not been set yet.
+ * @param wallMs the wall's date and time, counted as if it were UTC
+ */
+export function wallInstant(wallMs: number, timeZone: string, afterMs = -Infinity): number {
+  const [early, late] = [offsetMs(wallMs - DAY_MS, timeZone), offsetMs(wallMs + DAY_MS, timeZone)];
+  const first = wallMs - early;
+  if (early === late) return first;
+  const holds = (instant: number) => instant + offsetMs(instant, timeZone) === wallMs;
+  const second = wallMs - late;
+  if (holds(first) && holds(second)) {
+    const [one, other] = first < second ? [first, second] : [second, first];
+    return one > afterMs ? one : other;
+  }
+  return holds(second) ? second : first;
+}
