@@ -1,8 +1,10 @@
 /** What goes over the wire: one schema for each thing, one table for every operation. */
 export * from './account';
+export * from './air';
 export * from './events';
 export * from './household';
 export * from './instrument';
 export * from './problem';
+export * from './reading-faults';
 export * from './refusals';
 export * from './operations';

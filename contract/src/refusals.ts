@@ -46,5 +46,7 @@ export function refusalSentence(refusal: Refusal, timeZone: string): string {
     }
     case 'no-harp':
       return 'Only a harp is regulated.';
+    case 'no-such-place':
+      return 'There is no such room or case any more. Choose another under Air.';
   }
 }

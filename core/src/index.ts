@@ -3,6 +3,7 @@ export * from './time';
 export * from './schools';
 export * from './instruments';
 export * from './log';
+export * from './air';
 export * from './strings';
 export * from './bow';
 export * from './care';

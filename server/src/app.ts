@@ -11,17 +11,21 @@ import { operationsRouter } from './http/operations';
 import { pages } from './http/pages';
 import { attemptLimits, ownPagesOnly, securityHeaders } from './http/security';
 import { signInSessions } from './http/sessions';
+import { sensorLimit } from './sensors/senml';
+import { Outside } from './sensors/simulators';
 import type { DemoShelf } from './jobs/demo-shelf';
 import { handlersFor } from './routes/handlers';
 
 export interface AppParts {
-  config: Pick<Config, 'SESSION_SECRET' | 'STATIC_DIR' | 'TRUSTED_PROXIES' | 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'>;
+  config: Pick<Config, 'SESSION_SECRET' | 'STATIC_DIR' | 'TRUSTED_PROXIES' | 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'> &
+    Pick<Config, 'SENSOR_LIMIT' | 'WEATHER_URL' | 'HYGROMETER_URL'>;
   database: Database;
   demos: DemoShelf;
   log: Logger;
   checkResponses?: boolean;
 }
 
+const JSON_TYPES = ['application/json', 'application/senml+json'];
 const UUID = /[0-9a-f]{8}-[0-9a-f-]{27}/gi;
 
 /** Puts the server together. `stop` ends its timers. */
@@ -50,13 +54,14 @@ export function createApp({ config, database, demos, log, checkResponses = false
   app.use(securityHeaders());
   app.use(compression());
 
-  app.use(API_ROOT, ownPagesOnly, express.json({ limit: '1mb' }), sessions.handler);
+  app.use(API_ROOT, ownPagesOnly, express.json({ limit: '1mb', type: JSON_TYPES }), sessions.handler);
   app.get(`${API_ROOT}/openapi.json`, (_request, response) => response.json(apiDescription()));
   app.use(
     operationsRouter({
-      handlers: handlersFor(database, demos),
+      handlers: handlersFor(database, demos, new Outside(config.WEATHER_URL, config.HYGROMETER_URL)),
       database,
       limits: attemptLimits(config.SIGN_IN_LIMIT, config.OPENING_LIMIT),
+      sensorLimit: sensorLimit(config.SENSOR_LIMIT),
       checkResponses,
     }),
   );

@@ -20,6 +20,11 @@ const configSchema = z.object({
   /** Sign-in attempts for one address, and account or demo requests from one place, in 15 minutes. */
   SIGN_IN_LIMIT: z.coerce.number().int().min(1).default(10),
   OPENING_LIMIT: z.coerce.number().int().min(1).default(60),
+  /** Packs a minute that one hygrometer may send. */
+  SENSOR_LIMIT: z.coerce.number().int().min(1).default(60),
+  /** Address of a weather service, and of the simulated hygrometers; left out where there are none. */
+  WEATHER_URL: z.url().optional(),
+  HYGROMETER_URL: z.url().optional(),
   LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
 });
 export type Config = z.infer<typeof configSchema>;

@@ -6,6 +6,7 @@ import { DemoShelf } from './jobs/demo-shelf';
 
 const RESTOCK_MS = 3_600_000;
 const PATIENCE_MS = 8_000;
+const LONGEST_REQUEST_MS = 30 * 60_000;
 
 async function main() {
   const config = readConfig(process.env);
@@ -27,6 +28,9 @@ async function main() {
     if (address && typeof address === 'object') process.send?.({ listening: address.port });
     log.info({ address }, 'listening');
   });
+
+  // A large file over a slow line takes its time.
+  server.requestTimeout = LONGEST_REQUEST_MS;
 
   let closing = false;
   const close = () => {

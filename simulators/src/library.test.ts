@@ -52,6 +52,7 @@ test('a player could have made every event: each is admitted in its turn', () =>
         const context = {
           facts: instrument,
           events: known.slice(-60),
+          hasPlace: () => true,
           has: (id: string) => ids.has(id),
           nowMs: Date.parse(event.occurredAt),
           timeZone: ZONE,

@@ -19,6 +19,7 @@ import {
   type StepId,
 } from '@tembrin/core';
 import { chanceFrom, type Chance } from './chance';
+import { libraryAir, type DemoAir } from './library-air';
 import { SHELF, type Habit } from './shelf';
 
 export interface DemoInstrument extends InstrumentFacts {
@@ -35,6 +36,7 @@ export interface DemoLibrary {
   instruments: DemoInstrument[];
   /** In order of time within each instrument. */
   events: LogEvent[];
+  air: DemoAir;
 }
 
 /** The library's record goes back a year and a half. */
@@ -50,16 +52,25 @@ const RECENT_DAYS = 3;
  */
 export function demoLibrary(nowMs: number, timeZone: string, seed = 0.4142): DemoLibrary {
   const chance = chanceFrom(seed);
-  const made = SHELF.map((habit, place) => instrumentHistory(habit, place, nowMs, timeZone, chance));
+  const air = libraryAir(nowMs, timeZone, chance);
+  const made = SHELF.map((habit, place) => instrumentHistory(habit, place, nowMs, timeZone, chance, air));
   return {
     name: 'Quayside String Library',
     schools: { checkup: 'A' },
     instruments: made.map(({ instrument }) => instrument),
     events: made.flatMap(({ events }) => events),
+    air,
   };
 }
 
-function instrumentHistory(habit: Habit, place: number, nowMs: number, timeZone: string, chance: Chance) {
+function instrumentHistory(
+  habit: Habit,
+  place: number,
+  nowMs: number,
+  timeZone: string,
+  chance: Chance,
+  { places }: DemoAir,
+) {
   const today = localDay(nowMs, timeZone);
   const firstDay = today - RECORD_DAYS;
   const at = (day: number, hour: number) => startOfLocalDay(day, timeZone) + hour * HOUR_MS;
@@ -90,6 +101,13 @@ function instrumentHistory(habit: Habit, place: number, nowMs: number, timeZone:
     return id;
   }
 
+  add('moved', addedAt + MINUTE_MS, {
+    placeId: places.find(({ room }) => room === habit.lives.in)!.id,
+    cased: habit.lives.cased,
+  });
+  for (const { daysAgo, grams, kind } of habit.weighed ?? []) {
+    add('humidifier-weighed', at(today - daysAgo, 10), { kind, grams });
+  }
   for (const { daysAgo, strings, reason, known } of habit.stringsFitted) {
     add('strings-fitted', at(today - daysAgo, 14), {
       strings: strings ? [...strings] : null,

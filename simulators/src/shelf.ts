@@ -1,8 +1,11 @@
+import type { RoomId } from './climate';
 import type { DrillId, Family, Figure, Kind, SchoolChoices, SetUp, StepId } from '@tembrin/core';
 
 /** How one instrument of the demo library is used and kept: what the generator spins its log from. */
 export interface Habit {
   name: string;
+  /** Where it lives, and whether it lies in its own case there. */
+  lives: { in: RoomId; cased: boolean };
   family: Family;
   kind?: Kind;
   size?: string;
@@ -38,6 +41,8 @@ export interface Habit {
   /** Figures of the set-up sheet as they were measured, oldest first. */
   measured?: readonly { daysAgo: number; figure: Figure; value: number }[];
   regulated?: readonly number[];
+  /** Weighings of the humidifier in its case. */
+  weighed?: readonly { daysAgo: number; kind: 'empty' | 'before' | 'filled'; grams: number }[];
   /** Drills of the trainer, oldest first. */
   drills?: readonly { daysAgo: number; drill: DrillId; right: number; of: number; missed: readonly StepId[] }[];
 }
@@ -54,6 +59,7 @@ const NOW_AND_THEN = [0.3, 0.15, 0.4, 0.2, 0.15, 0.5, 0.4];
 export const SHELF: readonly Habit[] = [
   {
     name: 'Heron',
+    lives: { in: 'case', cased: true },
     family: 'violin',
     plays: EVERY_DAY,
     minutes: 62,
@@ -81,6 +87,7 @@ export const SHELF: readonly Habit[] = [
   },
   {
     name: 'Wren',
+    lives: { in: 'reading', cased: true },
     family: 'violin',
     size: '1/2',
     setUp: { player: 'child' },
@@ -109,6 +116,7 @@ export const SHELF: readonly Habit[] = [
   },
   {
     name: 'Curlew',
+    lives: { in: 'ovens', cased: true },
     family: 'viola',
     plays: SCHOOL_DAYS,
     minutes: 38,
@@ -126,6 +134,7 @@ export const SHELF: readonly Habit[] = [
   },
   {
     name: 'Bittern',
+    lives: { in: 'reading', cased: true },
     family: 'cello',
     plays: EVERY_DAY,
     minutes: 95,
@@ -147,6 +156,7 @@ export const SHELF: readonly Habit[] = [
   },
   {
     name: 'Cormorant',
+    lives: { in: 'ovens', cased: false },
     family: 'bass',
     plays: NOW_AND_THEN,
     minutes: 50,
@@ -161,6 +171,7 @@ export const SHELF: readonly Habit[] = [
   },
   {
     name: 'Plover',
+    lives: { in: 'reading', cased: false },
     family: 'guitar',
     kind: 'steel',
     setUp: { stand: true, humidifier: true },
@@ -186,6 +197,7 @@ export const SHELF: readonly Habit[] = [
   },
   {
     name: 'Dunlin',
+    lives: { in: 'reading', cased: true },
     family: 'guitar',
     kind: 'classical',
     plays: NOW_AND_THEN,
@@ -201,6 +213,7 @@ export const SHELF: readonly Habit[] = [
   },
   {
     name: 'Tern',
+    lives: { in: 'reading', cased: false },
     family: 'harp',
     kind: 'lever',
     plays: NOW_AND_THEN,
@@ -217,6 +230,7 @@ export const SHELF: readonly Habit[] = [
   },
   {
     name: 'Knot',
+    lives: { in: 'store', cased: true },
     family: 'violin',
     plays: [0, 0, 0, 0, 0, 0.04, 0],
     minutes: 12,

@@ -2,6 +2,7 @@ import { Slot } from 'expo-router';
 import { useEffect } from 'react';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { checkIn } from '@/state/household';
+import { keepAirFresh } from '@/state/air';
 import { keepInStep } from '@/state/log';
 import { KeySheet } from '@/moments/KeySheet';
 import { listenForKeys } from '@/ui/keys';
@@ -16,7 +17,7 @@ export default function Root() {
   useEffect(() => {
     void checkIn();
     keepAppOnDevice();
-    const stops = [keepInStep(), listenForKeys()];
+    const stops = [keepInStep(), keepAirFresh(), listenForKeys()];
     return () => stops.forEach((stop) => stop());
   }, []);
   return (

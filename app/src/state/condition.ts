@@ -8,9 +8,12 @@ import {
   type Schools,
   type Situation,
 } from '@tembrin/core';
-import type { Household, Instrument } from '@tembrin/contract';
+import type { Air, Household, Instrument } from '@tembrin/contract';
 import { useMemo } from 'react';
+import { useAir } from './air';
+import type { UnsentReading } from './air-vault';
 import { useHousehold } from './household';
+import { instrumentAir, placesAir, type PlaceAir } from './instrument-air';
 import { useLog } from './log';
 import { useNow } from './now';
 
@@ -28,17 +31,60 @@ const MINUTE_MS = 60_000;
 /** One instrument's log folded and judged: a pure function of log, settings and time, remembered while none of them changes. */
 const judgements = new WeakMap<readonly LogEvent[], { key: string; judged: Judged }>();
 
-function judge(instrument: Instrument, household: Household, events: readonly LogEvent[], nowMs: number): Judged {
+interface AirKnown {
+  air: Air | null;
+  unsent: readonly UnsentReading[];
+}
+
+/** Places with their air, worked out once for all instruments that ask at the same moment. */
+let lastPlaces: { known: AirKnown; timeZone: string; nowMs: number; places: ReadonlyMap<string, PlaceAir> } | null =
+  null;
+
+export function placesAt({ air, unsent }: AirKnown, timeZone: string, nowMs: number): ReadonlyMap<string, PlaceAir> {
+  const last = lastPlaces;
+  const minute = Math.floor(nowMs / MINUTE_MS);
+  if (
+    last?.known.air === air &&
+    last.known.unsent === unsent &&
+    last.timeZone === timeZone &&
+    Math.floor(last.nowMs / MINUTE_MS) === minute
+  )
+    return last.places;
+  const places = air ? placesAir(air, unsent, timeZone, nowMs) : new Map<string, PlaceAir>();
+  lastPlaces = { known: { air, unsent }, timeZone, nowMs, places };
+  return places;
+}
+
+function judge(
+  instrument: Instrument,
+  household: Household,
+  events: readonly LogEvent[],
+  known: AirKnown,
+  nowMs: number,
+): Judged {
   const { timeZone, schools, version } = household;
-  const key = `${instrument.id} ${instrument.version} ${household.id} ${version} ${nowMs}`;
-  const known = judgements.get(events);
-  if (known?.key === key) return known.judged;
+  const places = placesAt(known, timeZone, nowMs);
+  const key = `${instrument.id} ${instrument.version} ${household.id} ${version} ${nowMs} ${stampOf(places)}`;
+  const judgedBefore = judgements.get(events);
+  if (judgedBefore?.key === key) return judgedBefore.judged;
   const log = foldLog(events, nowMs, timeZone);
   const sides = schoolsFor(instrument.family, schools, instrument.schools);
-  const condition = conditionOf(instrument, log, sides, Date.parse(instrument.addedAt));
+  const air = instrumentAir(instrument, sides.air, log, places);
+  const condition = conditionOf(instrument, log, sides, Date.parse(instrument.addedAt), air);
   const judged = { log, condition, schools: sides, situation: { facts: instrument, schools: sides, log, condition } };
   judgements.set(events, { key, judged });
   return judged;
+}
+
+let stamps = 0;
+const stamped = new WeakMap<object, number>();
+
+/** A number for each working out of the places, so that a judgement knows which one it rests on. */
+function stampOf(places: ReadonlyMap<string, PlaceAir>): number {
+  const known = stamped.get(places);
+  if (known !== undefined) return known;
+  stamped.set(places, ++stamps);
+  return stamps;
 }
 
 /** The newest instant in a log, so that what was just recorded is never in the judged moment's future. */
@@ -51,11 +97,22 @@ function momentFor(events: readonly LogEvent[], minute: number): number {
 export function useJudged(instrument: Instrument): Judged {
   const household = useHousehold((state) => state.household)!;
   const events = useLog((state) => state.events[instrument.id]) ?? NONE;
+  const air = useAir((state) => state.air);
+  const unsent = useAir((state) => state.unsent);
   const minute = Math.floor(useNow(MINUTE_MS / 4) / MINUTE_MS);
   return useMemo(
-    () => judge(instrument, household, events, momentFor(events, minute)),
-    [instrument, household, events, minute],
+    () => judge(instrument, household, events, { air, unsent }, momentFor(events, minute)),
+    [instrument, household, events, air, unsent, minute],
   );
+}
+
+/** Every place with its air, as of this minute. */
+export function usePlaces(): ReadonlyMap<string, PlaceAir> {
+  const { timeZone } = useHousehold((state) => state.household)!;
+  const air = useAir((state) => state.air);
+  const unsent = useAir((state) => state.unsent);
+  const minute = Math.floor(useNow(MINUTE_MS / 4) / MINUTE_MS);
+  return useMemo(() => placesAt({ air, unsent }, timeZone, minute * MINUTE_MS), [air, unsent, timeZone, minute]);
 }
 
 /** Whether an instrument's log is all here. */

@@ -1,6 +1,7 @@
 import { householdSchema, type BodyInputOf, type Household, type Instrument } from '@tembrin/contract';
 import { create } from 'zustand';
 import { call, Refused } from './api';
+import { leaveAir, openAir } from './air';
 import { leaveLog, openLog } from './log';
 import { useLook } from './look';
 import { notifyProblem } from './notice';
@@ -39,9 +40,10 @@ export function standOf({ instruments }: Household, standId: string | null): Ins
 /** Shows a household; its log opens behind it. */
 function enter(household: Household): void {
   keep(household);
-  openLog(household.id, standOf(household, useLook.getState().standId)?.id ?? null).catch(() =>
-    notifyProblem(NO_STORE),
-  );
+  // The log of what stands on the stand comes first; the air can wait for it.
+  openLog(household.id, standOf(household, useLook.getState().standId)?.id ?? null)
+    .then(() => openAir(household.id))
+    .catch(() => notifyProblem(NO_STORE));
 }
 
 /** Finds out who is signed in. Without a connection, the household this device last had is used. */
@@ -52,7 +54,7 @@ export async function checkIn(): Promise<void> {
     enter(await call('readHousehold'));
   } catch (error) {
     const signedOut = error instanceof Refused && error.problem.status === 401;
-    if (signedOut && last) await leaveLog(false);
+    if (signedOut && last) await Promise.all([leaveLog(false), leaveAir(false)]);
     if (signedOut || !last) {
       localStorage.removeItem(KEPT);
       useHousehold.setState({ status: 'out', household: null });
@@ -76,7 +78,7 @@ export async function openDemo(timeZone: string): Promise<void> {
 export async function signOut(): Promise<void> {
   await call('signOut');
   localStorage.removeItem(KEPT);
-  await leaveLog(true);
+  await Promise.all([leaveLog(true), leaveAir(true)]);
   useHousehold.setState({ status: 'out', household: null });
 }
 

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { LengthUnit } from '@/words/measures';
+import type { LengthUnit, TemperatureUnit } from '@/words/measures';
 
 export type Look = 'device' | 'day' | 'night';
 
@@ -19,6 +19,8 @@ export const useLook = create<{
   setSpeaking: (speaking: boolean) => void;
   lengths: LengthUnit;
   setLengths: (lengths: LengthUnit) => void;
+  temperatures: TemperatureUnit;
+  setTemperatures: (temperatures: TemperatureUnit) => void;
 }>()(
   persist(
     (set) => ({
@@ -32,6 +34,8 @@ export const useLook = create<{
       setSpeaking: (speaking) => set({ speaking }),
       lengths: 'mm',
       setLengths: (lengths) => set({ lengths }),
+      temperatures: 'C',
+      setTemperatures: (temperatures) => set({ temperatures }),
     }),
     { name: 'tembrin-look' },
   ),

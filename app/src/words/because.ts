@@ -1,8 +1,13 @@
+import { GLUE_SOFTENS_C } from '@tembrin/core';
 import type { Because, OpeningStepId, RosinVerdict, RoundStep } from '@tembrin/core';
+import { effectsWords } from './air';
 import { hoursWords, lastingWords, minutesWords } from './dates';
 import { measureWords, type LengthUnit } from './measures';
 
 const days = (count: number) => (count === 0 ? 'today' : count === 1 ? 'yesterday' : `${count} days ago`);
+
+/** A change of moisture in points of percent. */
+const points = (change: number) => `${Math.abs(change * 100).toFixed(1)} %`;
 
 /** What the rosin verdict says to do. */
 export function rosinWords({ kind, passes, minutes, budget }: RosinVerdict): string {
@@ -47,6 +52,18 @@ export function becauseWords(because: Because): string {
       return 'Your own measure is not on record yet. Write it down once it fits.';
     case 'measure-again':
       return `Measured ${lastingWords(because.days * 86_400_000)} ago. A child grows: measure again.`;
+    case 'pegs':
+      return because.kind === 'slip'
+        ? `Its wood has lost ${points(because.change)} of water in two weeks: pegs will slip. Push in while turning.`
+        : `Its wood has taken up ${points(because.change)} of water in two weeks: pegs will stick. Ease them, do not force.`;
+    case 'air': {
+      const { body, side } = because.verdict;
+      return `Its wood is ${side === 'damp' ? 'damp' : 'dry'}${body ? `, as at ${Math.round(body.restRh * 100)} %` : ''}: look for ${effectsWords(because.verdict.effects) || 'what has moved'}.`;
+    }
+    case 'car':
+      return because.outdoorsC <= 8
+        ? `${Math.round(because.outdoorsC)} °C outside: leave the case closed on arrival until it has warmed through.`
+        : `${Math.round(because.outdoorsC)} °C outside makes about ${Math.round(because.carC)} °C in a parked car; glue softens from ${GLUE_SOFTENS_C}.`;
     case 'learning':
       return 'Spelt out for the first evenings; later, only what is unusual.';
   }

@@ -4,6 +4,8 @@ import { clockWords, dateWords } from './dates';
 import { measureWords } from './measures';
 import { REASON_NAMES, STEP_NAMES } from './names';
 
+const WEIGHED = { empty: 'empty', before: 'before filling', filled: 'filled' } as const;
+
 /** One event in a few words, for the history and for messages about it. */
 export function eventWords(event: LogEvent, instrument: Instrument | null, timeZone: string): string {
   const at = Date.parse(event.occurredAt);
@@ -46,6 +48,12 @@ export function eventWords(event: LogEvent, instrument: Instrument | null, timeZ
       const { drill, right, of } = event.payload;
       return `Drill: ${DRILL_DATA[drill].title.toLowerCase()}, ${right} of ${of} right`;
     }
+    case 'moved':
+      return event.payload.placeId === null
+        ? 'Went away from home'
+        : `Moved${event.payload.cased ? ', in its case' : ''}`;
+    case 'humidifier-weighed':
+      return `Case humidifier weighed: ${event.payload.grams} g ${WEIGHED[event.payload.kind]}`;
     case 'retracted':
       return 'taking an entry back';
   }

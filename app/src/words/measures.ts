@@ -1,6 +1,7 @@
-import { FIGURE_DATA, type Figure } from '@tembrin/core';
+import { celsiusOf, fahrenheitOf, FIGURE_DATA, TEMP_RANGE_C, type Figure } from '@tembrin/core';
 
 export type LengthUnit = 'mm' | 'in';
+export type TemperatureUnit = 'C' | 'F';
 const MM_PER_INCH = 25.4;
 
 /** Decimals worth showing for a step: 0.5 → 1, 0.05 → 2. */
@@ -39,4 +40,42 @@ export function readMeasure(figure: Figure, text: string, lengths: LengthUnit): 
   if (value < least || value > most)
     return `${title} lies between ${measureNumber(figure, least, lengths)} and ${measureWords(figure, most, lengths)}. Measure again, and check the unit.`;
   return Number(value.toFixed(3));
+}
+
+/** A share of humidity as it stands on a hygrometer: "45 %". */
+export const humidityWords = (rh: number, decimals = 0) => `${(rh * 100).toFixed(decimals)} %`;
+
+/** "20.5 °C", "69 °F". */
+export function temperatureWords(tempC: number, unit: TemperatureUnit, decimals = unit === 'C' ? 1 : 0): string {
+  return `${(unit === 'C' ? tempC : fahrenheitOf(tempC)).toFixed(decimals).replace('-', '−')} °${unit}`;
+}
+
+/** A temperature somebody typed, in °C; a sentence saying what to do where it is none. */
+export function readTemperature(text: string, unit: TemperatureUnit): number | string {
+  const typed = readNumber(text);
+  if (typed === null) return 'Write the temperature as a number, like 20.5.';
+  const tempC = unit === 'C' ? typed : celsiusOf(typed);
+  return tempC < TEMP_RANGE_C.least || tempC > TEMP_RANGE_C.most
+    ? `That is ${temperatureWords(tempC, 'C')}. Check the unit: this device reads °${unit}.`
+    : tempC;
+}
+
+/** A number as people type it, a comma or a point before the decimals; null where it is none. */
+export function readNumber(text: string): number | null {
+  const trimmed = text.trim().replace(',', '.').replace('−', '-');
+  const value = trimmed === '' ? NaN : Number(trimmed);
+  return Number.isFinite(value) ? value : null;
+}
+
+/** A movement of wood: hundredths of a millimetre matter, or thousandths of an inch. */
+export function movementWords(mm: number, lengths: LengthUnit): string {
+  const sign = mm < 0 ? '−' : '+';
+  const size = Math.abs(mm);
+  return `${sign}${lengths === 'mm' ? `${size.toFixed(2)} mm` : `${(size / MM_PER_INCH).toFixed(3)} in`}`;
+}
+
+/** Water by weight: grams, from a kilogram on as kilograms. */
+export function waterWords(grams: number): string {
+  if (grams >= 1000) return `${(grams / 1000).toFixed(grams < 10_000 ? 1 : 0)} kg`;
+  return `${grams < 10 ? grams.toFixed(1) : Math.round(grams)} g`;
 }

@@ -38,6 +38,7 @@ export const PART_NAMES: Readonly<Record<PartId, string>> = {
   rosin: 'Rosin',
   residue: 'Residue',
   checkup: 'Checkup',
+  air: 'Air',
 };
 
 export const STATE_NAMES: Readonly<Record<ThreadState, string>> = {

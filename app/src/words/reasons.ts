@@ -15,17 +15,11 @@ import {
 } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { dateWords, dayWords, hoursWords, lastingWords, minutesWords, spanWords } from './dates';
+import { verdictSentence } from './air';
+import { listWords, type Moment } from './moment';
 import { ZONE_NAMES } from './names';
 
-export interface Moment {
-  nowMs: number;
-  timeZone: string;
-}
-
-/** "a", "a and b", "a, b and c". */
-export function listWords(items: readonly string[]): string {
-  return items.length < 2 ? items.join('') : `${items.slice(0, -1).join(', ')} and ${items.at(-1)}`;
-}
+export { listWords, type Moment } from './moment';
 
 /** The window of a part that wears: when to act, or since when. */
 function windowWords({ early, middle, late }: Window, verb: string, { nowMs, timeZone }: Moment): string {
@@ -89,7 +83,7 @@ function residueReason({ worst, zones, from }: ResidueThread, { nowMs, timeZone 
   return `${where} for ${lastingWords(nowMs - worst.since!)}, with ${minutesWords(worst.minutes)} of playing left there. ${what}`;
 }
 
-function checkupReason({ from, window, months, state, caked }: CheckupThread, moment: Moment): string {
+function checkupReason({ from, window, months, state, caked, turn }: CheckupThread, moment: Moment): string {
   const work =
     caked.length > 0
       ? ` Work for the visit: ${listWords(caked.map(({ zone }) => ZONE_NAMES[zone].toLowerCase()))}, where residue has caked.`
@@ -97,8 +91,10 @@ function checkupReason({ from, window, months, state, caked }: CheckupThread, mo
   if (from === null || !window) return `No checkup is on record. Say when a luthier last looked it over.${work}`;
   const { nowMs, timeZone } = moment;
   const last = `Last looked over ${lastingWords(nowMs - from)} ago`;
-  if (state === 'now') return `${last}, and every ${months} months is the rule. Arrange a visit.${work}`;
-  return `${last}. The next visit falls between ${spanWords(window.early, window.late, nowMs, timeZone).replace(' to ', ' and ')}.${work}`;
+  const season =
+    turn === 'start' ? ' Best as the heating comes on.' : turn === 'end' ? ' Best once the heating is off.' : '';
+  if (state === 'now') return `${last}, and every ${months} months is the rule. Arrange a visit.${season}${work}`;
+  return `${last}. The next visit falls between ${spanWords(window.early, window.late, nowMs, timeZone).replace(' to ', ' and ')}.${season}${work}`;
 }
 
 /** One sentence or two on why a thread stands as it does, with its figures. */
@@ -114,6 +110,8 @@ export function reasonFor(thread: Thread, instrument: Instrument, moment: Moment
       return residueReason(thread, moment);
     case 'checkup':
       return checkupReason(thread, moment);
+    case 'air':
+      return verdictSentence(thread.verdict, instrument, moment, 'mm');
   }
 }
 
@@ -147,6 +145,7 @@ const DUE_TITLES: Readonly<Record<Thread['part'], string>> = {
   rosin: 'Rosin before you play',
   residue: 'Wipe it first',
   checkup: 'Time for a checkup',
+  air: 'Its air asks for something',
 };
 
 function figureOf(thread: Thread, { nowMs }: Moment): Pick<Headline, 'figure' | 'unit'> {
@@ -162,6 +161,10 @@ function figureOf(thread: Thread, { nowMs }: Moment): Pick<Headline, 'figure' | 
         figure: String(hours),
         unit: `hours played ${thread.part === 'hair' ? 'on this hair' : 'on these strings'}`,
       };
+    }
+    case 'air': {
+      const { body } = thread.verdict;
+      return { figure: body && `${Math.round(body.restRh * 100)} %`, unit: 'the humidity its wood stands at' };
     }
     case 'checkup': {
       const months = Math.floor((nowMs - (thread.from ?? nowMs)) / (MONTH_DAYS * DAY_MS));

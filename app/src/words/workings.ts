@@ -10,6 +10,7 @@ import {
   type TwoClock,
 } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
+import { AIR_RULE, airSchoolWords, verdictFigures } from './air';
 import { dateWords, hoursWords, lastingWords, minutesWords } from './dates';
 import { RESIDUE_NAMES, STATE_NAMES, ZONE_NAMES } from './names';
 import { paceBasis, type Moment } from './reasons';
@@ -36,15 +37,23 @@ function paceFigures(pace: Pace): Working['figures'] {
   ];
 }
 
-function clockFigures({ life, hoursPlayed, daysOn, wear, extraWear, chance }: TwoClock): Working['figures'] {
+function clockFigures({ life, hoursPlayed, daysOn, wear, extraWear, chance, toll }: TwoClock): Working['figures'] {
   return [
     ['Played on it', hoursWords(hoursPlayed)],
     ['Age', `${Math.round(daysOn)} days`],
     [
       'Wear',
-      `${hoursWords(hoursPlayed)} ÷ ${life.hours} h + ${Math.round(daysOn)} d ÷ ${life.days} d${extraWear > 0 ? ` + ${extraWear.toFixed(2)}` : ''} = ${wear.toFixed(2)}`,
+      `${hoursWords(hoursPlayed)} ÷ ${life.hours} h + ${Math.round(daysOn)} d ÷ ${Math.round(life.days)} d${extraWear > 0 ? ` + ${extraWear.toFixed(2)}` : ''} = ${wear.toFixed(2)}`,
     ],
     ['Chance that it is spent', percent(chance)],
+    ...(toll && toll.factor > 1.005
+      ? ([
+          [
+            'Air it was in',
+            `${percent(toll.damp)} of its days damp, ${percent(toll.dry)} dry: days count ${toll.factor.toFixed(2)} times (at most 1.5, from memory)`,
+          ],
+        ] as const)
+      : []),
   ];
 }
 
@@ -178,6 +187,19 @@ export function workingOf(
           'Spirit is for strings only, off the instrument: never a drop on wood or varnish.',
         ],
       };
+    case 'air': {
+      const { verdict } = thread;
+      return {
+        figures: verdictFigures(verdict, instrument, moment, 'mm'),
+        rule: AIR_RULE,
+        school: airSchoolWords(verdict),
+        changes: [
+          'Air inside the band brings the wood back, as slowly as it went.',
+          'A closed case slows it: dry days pass before the wood has noticed.',
+          'A hygrometer that is wrong makes a verdict that is wrong: check it over salt.',
+        ],
+      };
+    }
     case 'checkup':
       return {
         figures: [

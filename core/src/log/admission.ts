@@ -17,7 +17,8 @@ export type Refusal =
   | { code: 'no-bow' }
   | { code: 'no-such-figure'; figure: Figure }
   | { code: 'out-of-range'; figure: Figure }
-  | { code: 'no-harp' };
+  | { code: 'no-harp' }
+  | { code: 'no-such-place' };
 
 /** How far ahead a device's clock may run before its entries are refused. */
 export const CLOCK_TOLERANCE_MS = 5 * MINUTE_MS;
@@ -28,6 +29,8 @@ export interface AdmissionContext {
   events: readonly LogEvent[];
   /** Whether an event with this id stands in this instrument's log. */
   has: (eventId: string) => boolean;
+  /** Whether the household has a place with this id. */
+  hasPlace: (placeId: string) => boolean;
   nowMs: number;
   timeZone: string;
 }
@@ -78,6 +81,11 @@ export function refusalOf(event: LogEvent, context: AdmissionContext): Refusal |
     }
     case 'regulated':
       return context.facts.family === 'harp' ? null : { code: 'no-harp' };
+    case 'moved':
+      return event.payload.placeId === null || context.hasPlace(event.payload.placeId)
+        ? null
+        : { code: 'no-such-place' };
+    case 'humidifier-weighed':
     case 'checked-up':
     case 'packed':
     case 'drill-done':

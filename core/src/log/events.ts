@@ -72,6 +72,13 @@ const payloads = {
       missed: z.array(z.enum(STEPS)).max(STEPS.length),
     })
     .refine(({ right, of }) => right <= of, 'No more can be right than were asked.'),
+  /** From here on it lives in this place (null: away); `cased`: in its own case there. */
+  moved: z.strictObject({ placeId: id.nullable(), cased: z.boolean() }),
+  /** The humidifier of its case on the scales: empty and dry, as taken out, or as filled again; grams. */
+  'humidifier-weighed': z.strictObject({
+    kind: z.enum(['empty', 'before', 'filled']),
+    grams: z.number('Give the weight in grams.').min(0.1, 'It weighs more than nothing.').max(5000, 'At most 5 kg.'),
+  }),
   /** Takes back an earlier event (or an earlier retraction). */
   retracted: z.strictObject({ eventId: id }),
 } as const;
@@ -111,6 +118,8 @@ export const logEventSchema = z.discriminatedUnion(
     variant('regulated'),
     variant('packed'),
     variant('drill-done'),
+    variant('moved'),
+    variant('humidifier-weighed'),
     variant('retracted'),
   ],
   {

@@ -1,3 +1,4 @@
+import type { Move, Weighing } from '../air';
 import { HOUR_MS, type LocalDay } from '../time';
 import type { Figure } from '../instruments/figures';
 import type { EventOf, LogEvent, StepId } from './events';
@@ -55,6 +56,8 @@ export interface InstrumentLog {
   regulations: readonly KnownMark[];
   packings: readonly Mark[];
   drills: readonly DrillResult[];
+  moves: readonly (Mark & Move)[];
+  weighings: readonly (Mark & Weighing)[];
 }
 
 /**
@@ -77,6 +80,8 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
   const regulations: KnownMark[] = [];
   const packings: Mark[] = [];
   const drills: DrillResult[] = [];
+  const moves: (Mark & Move)[] = [];
+  const weighings: (Mark & Weighing)[] = [];
   for (const event of live) {
     // Sessions are folded by themselves above; they are most of a log.
     if (event.type === 'session-began' || event.type === 'session-ended') continue;
@@ -117,6 +122,12 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
       case 'drill-done':
         drills.push({ eventId, at, ...event.payload });
         break;
+      case 'moved':
+        moves.push({ eventId, at, ...event.payload });
+        break;
+      case 'humidifier-weighed':
+        weighings.push({ eventId, at, ...event.payload });
+        break;
       default:
         break;
     }
@@ -138,6 +149,8 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
     regulations,
     packings,
     drills,
+    moves,
+    weighings,
   };
 }
 

@@ -112,6 +112,7 @@ describe('the closing round', () => {
       kept: ['case', 'latches', 'stand'],
       cleaner: ['weekly-clean', 'wipe-stick', 'wipe-rosin', 'wipe-hands'],
       frogHair: [],
+      air: [],
       checkup: [],
     };
     fc.assert(

@@ -1,3 +1,4 @@
+import { CAR_GAIN_C, GLUE_SOFTENS_C, pegTrouble, type AirVerdict } from '../air';
 import { hairStretch, rosinVerdict, STRETCHED_TURNS, type RosinVerdict } from '../bow';
 import { residueOf, rungFor, type Rung, type ZoneResidue } from '../care';
 import { FAMILY_FACTS, type InstrumentFacts } from '../instruments';
@@ -25,7 +26,7 @@ export interface Situation {
   facts: InstrumentFacts;
   schools: Schools;
   log: InstrumentLog;
-  condition: Pick<Condition, 'threads' | 'tension'>;
+  condition: Pick<Condition, 'threads' | 'tension' | 'air'>;
 }
 
 /** Why a step is there today, or stands out. */
@@ -40,7 +41,10 @@ export type Because =
   | { code: 'more-turns'; turns: number; before: number }
   | { code: 'not-measured' }
   | { code: 'measure-again'; days: number }
-  | { code: 'learning'; sessions: number };
+  | { code: 'learning'; sessions: number }
+  | { code: 'pegs'; kind: 'slip' | 'stick'; change: number }
+  | { code: 'air'; verdict: AirVerdict }
+  | { code: 'car'; carC: number; outdoorsC: number };
 
 export interface RoundStep<Id extends string = string> {
   step: Id;
@@ -171,6 +175,12 @@ function openingBecause(step: StepData<OpeningStepId>, { facts, log, condition }
       const days = isDay(newest, log.nowMs);
       if (days <= DRIFT_DAYS[kind]) return { code: 'new-strings', days };
       if (rested >= LONG_REST_DAYS) return { code: 'long-rest', days: rested };
+      const { air } = condition;
+      if (!air) break;
+      const pegs = pegTrouble(air.samples, air.holdMs, log.nowMs);
+      if (step.id === 'tune' && pegs && FAMILY_FACTS[facts.family].bowed) return { code: 'pegs', ...pegs };
+      const warned = step.id === 'glance' || kind === 'harp' || !facts.setUp.floatingBridge;
+      if (warned && air.verdict.state === 'act') return { code: 'air', verdict: air.verdict };
       break;
     }
     default:
@@ -187,10 +197,20 @@ export function openingRound(situation: Situation): RoundStep<OpeningStepId>[] {
   );
 }
 
-/** What to look at before this instrument leaves home. */
-export function packingRound(situation: Situation): RoundStep<PackingStepId>[] {
+/** Cold from which a closed case has to warm through before it is opened, °C. From memory. */
+const COLD_WAY_C = 8;
+
+/**
+ * What to look at before this instrument leaves home.
+ * @param outdoorsC warmest of the coming hours, °C; null where no weather is known
+ */
+export function packingRound(situation: Situation, outdoorsC: number | null = null): RoundStep<PackingStepId>[] {
   const { facts, schools } = situation;
-  return stepsFor(PACKING_STEPS, facts, schools).map((data) => roundStep(data, situation, null));
+  const carC = outdoorsC === null ? null : outdoorsC + CAR_GAIN_C;
+  const warns = outdoorsC !== null && carC !== null && (carC >= GLUE_SOFTENS_C - 10 || outdoorsC <= COLD_WAY_C);
+  return stepsFor(PACKING_STEPS, facts, schools).map((data) =>
+    roundStep(data, situation, data.id === 'pack-car' && warns ? { code: 'car', carC, outdoorsC } : null),
+  );
 }
 
 /**

@@ -1,20 +1,25 @@
 import { z } from 'zod';
 import { BOWED, FAMILIES, type Family } from '../instruments/families';
 
-export type Side = 'A' | 'B';
+export type Side = 'A' | 'B' | 'C';
+
+interface SideData {
+  does: string;
+  why: string;
+}
 
 export interface SchoolData {
   /** What practitioners disagree on. */
   question: string;
   families: readonly Family[];
   /** What each side does, and its reason in one line. */
-  sides: Readonly<Record<Side, { does: string; why: string }>>;
+  sides: Readonly<Record<'A' | 'B', SideData> & { C?: SideData }>;
   /** The default, where a family has no other. */
   usual: Side;
   usualOf?: Readonly<Partial<Record<Family, Side>>>;
 }
 
-/** Every disagreement that changes what Tembrin says, with its sides [handbook 1, 2, 7]. */
+/** Every disagreement that changes what Tembrin says, with its sides [handbook 1, 2, 3, 7]. */
 export const SCHOOL_DATA = {
   place: {
     question: 'Where the case is opened',
@@ -82,6 +87,23 @@ export const SCHOOL_DATA = {
     },
     usual: 'A',
   },
+  air: {
+    question: 'Which humidity is right',
+    families: FAMILIES,
+    sides: {
+      A: { does: '45 to 55 %, and never outside 40 to 60', why: 'The balanced band of bowed instruments and guitars.' },
+      B: {
+        does: '50 to 60 %, and never below 40',
+        why: 'Some guitar technicians: dry tops crack, damp ones only sound dull.',
+      },
+      C: {
+        does: 'No fixed level: hold what it is used to, and limit short swings',
+        why: 'Change harms more than level; the way of harps and old instruments.',
+      },
+    },
+    usual: 'A',
+    usualOf: { harp: 'C' },
+  },
   checkup: {
     question: 'How often a luthier looks it over',
     families: FAMILIES,
@@ -97,11 +119,19 @@ export type SchoolId = keyof typeof SCHOOL_DATA;
 export const SCHOOLS = Object.keys(SCHOOL_DATA) as SchoolId[];
 
 /** The side taken in each disagreement. */
-export type Schools = Record<SchoolId, Side>;
+export type Schools = { [Id in SchoolId]: keyof (typeof SCHOOL_DATA)[Id]['sides'] };
 
-const side = z.enum(['A', 'B']);
+/** Sides of a school, in order. */
+export function sidesOf(id: SchoolId): Side[] {
+  return Object.keys(SCHOOL_DATA[id].sides) as Side[];
+}
+
 /** Sides somebody chose; what is left out follows the family's default. */
-export const schoolChoicesSchema = z.partialRecord(z.enum(SCHOOLS), side);
+export const schoolChoicesSchema = z
+  .partialRecord(z.enum(SCHOOLS), z.enum(['A', 'B', 'C']))
+  .refine((choices) => Object.entries(choices).every(([id, side]) => sidesOf(id as SchoolId).includes(side)), {
+    error: 'Choose among the sides this school has.',
+  });
 export type SchoolChoices = z.infer<typeof schoolChoicesSchema>;
 
 /** Schools that matter to a family. */
@@ -121,4 +151,4 @@ export function schoolsFor(family: Family, household: SchoolChoices = {}, own: S
 }
 
 /** Months between checkups, by school [handbook 7]. */
-export const CHECKUP_MONTHS: Readonly<Record<Side, number>> = { A: 6, B: 12 };
+export const CHECKUP_MONTHS: Readonly<Record<Schools['checkup'], number>> = { A: 6, B: 12 };

@@ -2,8 +2,9 @@ import { SequelizeStorage, Umzug } from 'umzug';
 import { connect, type DatabaseAddress } from './connect';
 import * as householdLog from './migrations/001-household-log';
 import * as setUp from './migrations/002-set-up';
+import * as air from './migrations/003-air';
 
-const MIGRATIONS = [householdLog, setUp];
+const MIGRATIONS = [householdLog, setUp, air];
 
 /** What the server's own database user may do with each table. The log can be added to, never changed. */
 const GRANTS: Readonly<Record<string, string>> = {
@@ -11,6 +12,11 @@ const GRANTS: Readonly<Record<string, string>> = {
   accounts: 'SELECT, INSERT, UPDATE, DELETE',
   instruments: 'SELECT, INSERT, UPDATE, DELETE',
   events: 'SELECT, INSERT, DELETE',
+  places: 'SELECT, INSERT, UPDATE, DELETE',
+  sensors: 'SELECT, INSERT, UPDATE, DELETE',
+  salt_checks: 'SELECT, INSERT, DELETE',
+  readings: 'SELECT, INSERT, UPDATE, DELETE',
+  reading_hours: 'SELECT, INSERT, UPDATE, DELETE',
   sessions: 'SELECT, INSERT, UPDATE, DELETE',
 };
 

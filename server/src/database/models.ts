@@ -54,6 +54,41 @@ export interface EventRow extends Model<InferAttributes<EventRow>, InferCreation
   payload: string;
 }
 
+export interface PlaceRow extends Model<InferAttributes<PlaceRow>, InferCreationAttributes<PlaceRow>> {
+  householdId: string;
+  id: string;
+  name: string;
+  kind: string;
+  roomId: string | null;
+  facts: string;
+  addedAt: Date;
+  version: number;
+}
+
+export interface SensorRow extends Model<InferAttributes<SensorRow>, InferCreationAttributes<SensorRow>> {
+  no: number | null;
+  householdId: string;
+  id: string;
+  name: string;
+  kind: string;
+  placeId: string;
+  stays: string;
+  keyHash: string | null;
+  battery: number | null;
+  addedAt: Date;
+  version: number;
+}
+
+export interface SaltCheckRow extends Model<InferAttributes<SaltCheckRow>, InferCreationAttributes<SaltCheckRow>> {
+  householdId: string;
+  id: string;
+  sensorId: string;
+  at: Date;
+  salt: string;
+  tempC: number;
+  shownRh: number;
+}
+
 /** A sign-in session, as the session store writes it. */
 export interface SessionRow extends Model<InferAttributes<SessionRow>, InferCreationAttributes<SessionRow>> {
   sid: string;
@@ -67,6 +102,9 @@ export interface Models {
   Account: ModelStatic<AccountRow>;
   Instrument: ModelStatic<InstrumentRow>;
   Event: ModelStatic<EventRow>;
+  Place: ModelStatic<PlaceRow>;
+  Sensor: ModelStatic<SensorRow>;
+  SaltCheck: ModelStatic<SaltCheckRow>;
 }
 
 const id = () => ({ type: DataTypes.UUID, allowNull: false }) as const;
@@ -139,6 +177,50 @@ export function defineModels(sequelize: Sequelize): Models {
         payload: { type: DataTypes.TEXT, allowNull: false },
       },
       { tableName: 'events' },
+    ),
+    Place: sequelize.define<PlaceRow>(
+      'Place',
+      {
+        householdId: { ...id(), primaryKey: true },
+        id: { ...id(), primaryKey: true },
+        name: text(60),
+        kind: text(8),
+        roomId: { type: DataTypes.UUID, allowNull: true },
+        facts: { type: DataTypes.TEXT, allowNull: false },
+        addedAt: time(),
+        version: version(),
+      },
+      { tableName: 'places' },
+    ),
+    Sensor: sequelize.define<SensorRow>(
+      'Sensor',
+      {
+        no: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+        householdId: id(),
+        id: id(),
+        name: text(60),
+        kind: text(8),
+        placeId: id(),
+        stays: { type: DataTypes.TEXT, allowNull: false },
+        keyHash: { type: DataTypes.STRING(64), allowNull: true },
+        battery: { type: DataTypes.FLOAT, allowNull: true },
+        addedAt: time(),
+        version: version(),
+      },
+      { tableName: 'sensors' },
+    ),
+    SaltCheck: sequelize.define<SaltCheckRow>(
+      'SaltCheck',
+      {
+        householdId: { ...id(), primaryKey: true },
+        id: { ...id(), primaryKey: true },
+        sensorId: id(),
+        at: time(),
+        salt: text(20),
+        tempC: { type: DataTypes.FLOAT, allowNull: false },
+        shownRh: { type: DataTypes.FLOAT, allowNull: false },
+      },
+      { tableName: 'salt_checks' },
     ),
   };
 }

@@ -13,7 +13,10 @@ export function apiDescription(): object {
     info: { title: 'Tembrin', version: '1', description: 'Upkeep of string instruments.' },
     paths: paths as ZodOpenApiPathsObject,
     components: {
-      securitySchemes: { session: { type: 'apiKey', in: 'cookie', name: 'tembrin' } },
+      securitySchemes: {
+        session: { type: 'apiKey', in: 'cookie', name: 'tembrin' },
+        sensorKey: { type: 'http', scheme: 'bearer' },
+      },
     },
   });
 }
@@ -23,7 +26,7 @@ function describe(operationId: string, operation: Operation): ZodOpenApiOperatio
   return {
     operationId,
     summary,
-    security: access === 'household' ? [{ session: [] }] : [],
+    security: access === 'household' ? [{ session: [] }] : access === 'sensor' ? [{ sensorKey: [] }] : [],
     requestParams: {
       ...(params && { path: params as never }),
       ...(query && { query: query as never }),
@@ -31,6 +34,7 @@ function describe(operationId: string, operation: Operation): ZodOpenApiOperatio
     ...(versioned && {
       parameters: [{ name: 'If-Match', in: 'header', required: true, schema: { type: 'string' } }],
     }),
+    ...(operation.stream && { requestBody: { required: true, content: { 'text/csv': {} } } }),
     ...(body && { requestBody: { required: true, content: { 'application/json': { schema: body } } } }),
     responses: {
       [String(status)]: {

@@ -31,13 +31,16 @@ export interface RouterOptions {
   handlers: Handlers;
   database: Database;
   limits: RequestHandler[];
+  /** Limit on what one hygrometer sends. */
+  sensorLimit: RequestHandler;
   /** Check answers against the contract too; for tests. */
   checkResponses: boolean;
 }
 
 /** Binds every operation of the contract to its handler. There are no other routes under the API root. */
-export function operationsRouter({ handlers, database, limits, checkResponses }: RouterOptions): Router {
+export function operationsRouter({ handlers, database, limits, sensorLimit, checkResponses }: RouterOptions): Router {
   const router = Router();
+  const guards = ({ limited, access }: Operation) => (limited ? limits : access === 'sensor' ? [sensorLimit] : []);
   for (const [id, operation] of Object.entries(operations) as [OperationId, Operation][]) {
     const handle = handlers[id] as (call: unknown) => Promise<unknown>;
     const answer = async (request: Request, response: Response) => {
@@ -58,7 +61,7 @@ export function operationsRouter({ handlers, database, limits, checkResponses }:
       if (version !== undefined) response.setHeader('ETag', `"${version}"`);
       response.status(operation.status).json(result);
     };
-    router[operation.method](`${API_ROOT}${operation.path}`, ...(operation.limited ? limits : []), answer);
+    router[operation.method](`${API_ROOT}${operation.path}`, ...guards(operation), answer);
   }
   return router;
 }

@@ -1,5 +1,7 @@
-import { demoLibrary } from '@tembrin/simulators';
+import { demoLibrary, type DemoLibrary } from '@tembrin/simulators';
 import { Op, type Transaction } from 'sequelize';
+import { placeColumns } from '../store/air/air-scope';
+import { rollUp, storeReadings } from '../store/air/readings';
 import { v7 as uuid } from 'uuid';
 import type { Database } from '../database/connect';
 import type { Identity } from '../store/accounts';
@@ -48,6 +50,15 @@ export class DemoShelf {
         const order = table === 'events' ? 'ORDER BY seq' : '';
         await sequelize.query(
           `INSERT INTO ${table} (${key}, ${columns}) SELECT :householdId, ${columns} FROM ${table} WHERE ${key} = :master ${order}`,
+          { replacements: { householdId, master }, transaction },
+        );
+      }
+      for (const [table, columns] of READINGS_COPIED) {
+        await sequelize.query(
+          `INSERT INTO ${table} (sensor, ${columns}) SELECT mine.no, ${columns} FROM ${table} AS theirs
+           JOIN sensors AS made ON made.no = theirs.sensor
+           JOIN sensors AS mine ON mine.id = made.id AND mine.householdId = :householdId
+           WHERE made.householdId = :master`,
           { replacements: { householdId, master }, transaction },
         );
       }
@@ -106,7 +117,52 @@ export class DemoShelf {
       // Straight to the table: building a model for each of so many rows takes longer than storing them.
       await sequelize.getQueryInterface().bulkInsert('events', rows, { transaction });
     }
+    await this.makeAir(id, library.air, now, transaction);
     return id;
+  }
+
+  private async makeAir(
+    householdId: string,
+    { places, sensors }: DemoLibrary['air'],
+    now: Date,
+    transaction: Transaction,
+  ): Promise<void> {
+    const { sequelize, models } = this.database;
+    await models.Place.bulkCreate(
+      places.map(({ id, room: _room, ...place }, at) => ({
+        householdId,
+        id,
+        ...placeColumns(place),
+        addedAt: new Date(now.getTime() + at),
+        version: 1,
+      })),
+      { transaction },
+    );
+    for (const [at, { id, placeId, kind, name, checks, readings }] of sensors.entries()) {
+      const { no } = await models.Sensor.create(
+        {
+          no: null,
+          householdId,
+          id,
+          name,
+          kind,
+          placeId,
+          stays: JSON.stringify([{ from: 0, placeId }]),
+          keyHash: null,
+          battery: null,
+          addedAt: new Date(now.getTime() + at),
+          version: 1,
+        },
+        { transaction },
+      );
+      await models.SaltCheck.bulkCreate(
+        checks.map((check) => ({ ...check, householdId, sensorId: id, at: new Date(check.at) })),
+        { transaction },
+      );
+      for (let from = 0; from < readings.length; from += ROWS_AT_ONCE)
+        await storeReadings(sequelize, no!, readings.slice(from, from + ROWS_AT_ONCE), transaction);
+      await rollUp(sequelize, no!, readings[0]!.at, readings.at(-1)!.at, transaction);
+    }
   }
 }
 
@@ -115,4 +171,13 @@ const COPIED = [
   ['households', 'name, timeZone, schools, demo, openedAt, createdAt, version'],
   ['instruments', 'id, name, family, kind, size, stringCount, since, setUp, schools, addedAt, version'],
   ['events', 'id, instrumentId, type, occurredAt, recordedAt, receivedAt, payload'],
+  ['places', 'id, name, kind, roomId, facts, addedAt, version'],
+  ['sensors', 'id, name, kind, placeId, stays, battery, addedAt, version'],
+  ['salt_checks', 'id, sensorId, at, salt, tempC, shownRh'],
+] as const;
+
+/** Tables of readings, which name their sensor by its number. */
+const READINGS_COPIED = [
+  ['readings', 'at, rh, tempC, low, high'],
+  ['reading_hours', 'hour, n, rhSum, low, high, tempN, tempSum'],
 ] as const;

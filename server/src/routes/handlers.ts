@@ -5,13 +5,19 @@ import type { Handlers } from '../http/operations';
 import type { DemoShelf } from '../jobs/demo-shelf';
 import { checkCredentials, createAccount, type Identity } from '../store/accounts';
 import { appendEvents } from '../store/append';
+import { takeSenml } from '../sensors/senml';
+import type { Outside } from '../sensors/simulators';
+import { AirScope } from '../store/air/air-scope';
+import { Imports, previewOf } from '../store/air/imports';
 import { HouseholdScope } from '../store/scope';
 import type { Request } from 'express';
 
 export type Limits = Pick<Config, 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'>;
 
 /** What each operation does: a few lines over the store. */
-export function handlersFor(database: Database, demos: DemoShelf): Handlers {
+export function handlersFor(database: Database, demos: DemoShelf, outside: Outside): Handlers {
+  const imports = new Imports(database.sequelize);
+  const air = (scope: HouseholdScope) => new AirScope(database, scope);
   const open = async (request: Request, identity: Identity) => {
     await beginSession(request, identity);
     return new HouseholdScope(database, identity).household();
@@ -37,6 +43,61 @@ export function handlersFor(database: Database, demos: DemoShelf): Handlers {
       return undefined;
     },
     readLog: ({ scope, query }) => scope.logPage(query.after, query.instrumentId),
+    readAir: async ({ scope, query }) => air(scope).air(query.since, await outside.weather()),
+    addPlace: ({ scope, body }) => air(scope).addPlace(body),
+    changePlace: ({ scope, params, version, body }) => air(scope).changePlace(params.id, version, body),
+    removePlace: async ({ scope, params, version }) => {
+      await air(scope).removePlace(params.id, version);
+      return undefined;
+    },
+    readYear: ({ scope, params, query }) => air(scope).year(params.id, query.from, query.to),
+    readDay: ({ scope, params, query }) => air(scope).day(params.id, query.day),
+    addSensor: ({ scope, body }) => air(scope).addSensor(body),
+    changeSensor: ({ scope, params, version, body }) => air(scope).changeSensor(params.id, version, body),
+    removeSensor: async ({ scope, params, version }) => {
+      await air(scope).removeSensor(params.id, version);
+      return undefined;
+    },
+    renewKey: ({ scope, params }) => air(scope).renewKey(params.id),
+    revokeKey: async ({ scope, params }) => {
+      await air(scope).revokeKey(params.id);
+      return undefined;
+    },
+    postReadings: ({ scope, params, body }) => air(scope).postReadings(params.id, body),
+    removeReading: async ({ scope, params }) => {
+      await air(scope).removeReading(params.id, params.at);
+      return undefined;
+    },
+    addCheck: ({ scope, params, body }) => air(scope).addCheck(params.id, body),
+    removeCheck: ({ scope, params }) => air(scope).removeCheck(params.id, params.checkId),
+    compareSensors: async ({ scope, params }) => ({ comparison: await air(scope).compare(params.id, params.otherId) }),
+    previewImport: async ({ scope, params, body }) => {
+      await air(scope).sensorRow(params.id);
+      return previewOf(body.text, body.plan, (await scope.row()).timeZone, Date.now());
+    },
+    importFile: async ({ scope, params, query, request }) => {
+      const [{ no }, { timeZone }] = await Promise.all([air(scope).sensorRow(params.id), scope.row()]);
+      const size = Number(request.headers['content-length']);
+      return imports.run(scope.identity.householdId, params.importId, {
+        sensor: no!,
+        plan: query.plan,
+        timeZone,
+        body: request,
+        total: Number.isFinite(size) ? size : null,
+        nowMs: Date.now(),
+      });
+    },
+    readImport: async ({ scope, params }) => imports.progress(scope.identity.householdId, params.importId),
+    cancelImport: async ({ scope, params }) => {
+      imports.cancel(scope.identity.householdId, params.importId);
+      return undefined;
+    },
+    postSenml: ({ params, body, request }) => takeSenml(database, params.id, request.headers.authorization, body),
+    simulate: async ({ scope, params, body }) => {
+      const { key } = await air(scope).renewKey(params.id);
+      await outside.simulate({ sensorId: params.id, key, faults: body.faults });
+      return undefined;
+    },
     postEvents: async ({ scope, body }) => ({ outcomes: await appendEvents(database, scope, body.events) }),
   };
 }

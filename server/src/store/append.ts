@@ -32,6 +32,7 @@ export async function appendEvents(
   return scope.alone(async (transaction, household) => {
     const receivedAt = new Date();
     const instruments = await scope.instrumentRows(transaction);
+    const places = events.some(({ type }) => type === 'moved') ? await placesOf(models, scope, transaction) : new Set();
     const ids = events.flatMap((event) => [event.id, ...referredTo(event)]);
     const rows = await models.Event.findAll({ where: scope.where({ id: { [Op.in]: ids } }), transaction, raw: true });
     const stored = new Map(rows.map((row) => [row.id, eventOf(row)]));
@@ -60,6 +61,7 @@ export async function appendEvents(
       const context: AdmissionContext = {
         facts: instrumentOf(row),
         events: known ?? [],
+        hasPlace: (placeId) => places.has(placeId),
         has: (eventId) => stored.get(eventId)?.instrumentId === event.instrumentId,
         nowMs: receivedAt.getTime(),
         timeZone: household.timeZone,
@@ -88,6 +90,15 @@ export async function appendEvents(
     );
     return outcomes;
   });
+}
+
+async function placesOf(
+  models: Database['models'],
+  scope: HouseholdScope,
+  transaction: Transaction,
+): Promise<Set<string>> {
+  const rows = await models.Place.findAll({ where: scope.where({}), attributes: ['id'], transaction, raw: true });
+  return new Set(rows.map(({ id }) => id));
 }
 
 async function sessionEvents(

@@ -41,6 +41,11 @@ export class HouseholdScope {
     });
   }
 
+  /** The household's own row, as it stands. */
+  row(): Promise<HouseholdRow> {
+    return this.householdRow();
+  }
+
   private async householdRow(transaction?: Transaction): Promise<HouseholdRow> {
     const lock = transaction ? transaction.LOCK.UPDATE : undefined;
     const row = await this.database.models.Household.findOne({

@@ -1,4 +1,13 @@
-import { FAMILIES, SCHOOL_DATA, schoolsOf, usualSide, type SchoolId, type Side } from '@tembrin/core';
+import {
+  FAMILIES,
+  SCHOOL_DATA,
+  schoolsOf,
+  sidesOf,
+  usualSide,
+  type SchoolData,
+  type SchoolId,
+  type Side,
+} from '@tembrin/core';
 import type { Household, Instrument } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
 import { useState } from 'react';
@@ -130,7 +139,7 @@ interface SchoolProps {
 /** One disagreement: its question, its sides with their reasons, the usual one marked. */
 function School({ id, chosen, usual, household, note, onChoose }: SchoolProps) {
   const wide = useWide();
-  const { question, sides } = SCHOOL_DATA[id];
+  const { question, sides }: SchoolData = SCHOOL_DATA[id];
   return (
     <View role="radiogroup" aria-label={question} style={{ gap: GAP.small }}>
       <Words kind="heading" level={2}>
@@ -144,17 +153,17 @@ function School({ id, chosen, usual, household, note, onChoose }: SchoolProps) {
       {household && (
         <SideChoice
           title={`As the household: ${household}`}
-          why={sides[household].does}
+          why={sides[household]?.does ?? ''}
           on={chosen === null}
           onPress={() => onChoose(null)}
         />
       )}
       <View style={{ flexDirection: wide ? 'row' : 'column', gap: GAP.small }}>
-        {(['A', 'B'] as const).map((side) => (
+        {sidesOf(id).map((side) => (
           <View key={side} style={{ flex: wide ? 1 : undefined }}>
             <SideChoice
-              title={`${side}: ${sides[side].does}${side === usual ? ' (usual)' : ''}`}
-              why={sides[side].why}
+              title={`${side}: ${sides[side]!.does}${side === usual ? ' (usual)' : ''}`}
+              why={sides[side]!.why}
               on={chosen === side}
               onPress={() => onChoose(side)}
             />

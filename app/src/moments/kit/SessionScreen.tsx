@@ -81,6 +81,7 @@ function SessionForm({ instrument, session, refusedId, log }: SessionFormProps) 
       const refusal = refusalOf(entry, {
         facts: instrument,
         events: known,
+        hasPlace: () => true,
         has: (id) => known.some((event) => event.id === id),
         nowMs: Date.now(),
         timeZone,

@@ -1,5 +1,6 @@
 import type { Thread } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
 import { useState } from 'react';
 import { act } from '@/state/doing';
 import { Button } from '@/ui/Button';
@@ -66,6 +67,11 @@ function actionOf(
       const kind = thread.part;
       return { title: (asked ? ASK : DO)[kind], run: () => open(kind, asked) };
     }
+    case 'air':
+      return {
+        title: 'Its wood and what to do',
+        run: () => router.push({ pathname: '/air/wood/[id]', params: { id } }),
+      };
     case 'rosin':
       return {
         title: 'Rosined now',

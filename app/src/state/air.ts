@@ -1,0 +1,174 @@
+import type { Air, OperationId, PlaceRecord, ResponseOf } from '@tembrin/contract';
+import { create } from 'zustand';
+import { call, Refused, type CallParts } from './api';
+import { openAirVault, removeAirVault, type AirVault, type TypedReading, type UnsentReading } from './air-vault';
+import { notifyProblem } from './notice';
+
+interface AirState {
+  householdId: string | null;
+  /** null: not known on this device yet. */
+  air: Air | null;
+  unsent: readonly UnsentReading[];
+  /** Whether the server answered when last asked. */
+  reached: boolean;
+}
+
+const EMPTY: AirState = { householdId: null, air: null, unsent: [], reached: true };
+
+/** The household's air on this device: places, hygrometers, what their readings come to, the weather. */
+export const useAir = create<AirState>()(() => EMPTY);
+
+let vault: AirVault | null = null;
+/** The server is told how far back this device wants to hear: what may still change of what it has. */
+const AGAIN_H = 48;
+const LOOK_AGAIN_MS = 60_000;
+
+/** Hour from which on news are asked for: before it, this device has everything already. */
+function sinceOf({ records }: Air): number {
+  const last = records.map(({ hours }) => hours.at(-1)?.[0] ?? 0);
+  return last.length === 0 ? 0 : Math.max(0, Math.min(...last) - AGAIN_H);
+}
+
+function byKey<Row extends readonly [number, ...unknown[]]>(old: readonly Row[], fresh: readonly Row[]): Row[] {
+  const from = fresh[0]?.[0] ?? Infinity;
+  return [...old.filter(([key]) => key < from), ...fresh];
+}
+
+/** Puts news to what was known; a place whose record the news do not go into keeps its own. */
+function withNews(old: Air, news: Air): Air {
+  const known = new Map(old.records.map((record) => [record.placeId, record]));
+  const records = news.records.map((record): PlaceRecord => {
+    const before = known.get(record.placeId);
+    return before
+      ? {
+          ...record,
+          steady: before.steady,
+          days: byKey(before.days, record.days),
+          hours: byKey(before.hours, record.hours),
+        }
+      : record;
+  });
+  return { ...news, records };
+}
+
+/** Reads what is new, or everything: after something older than the last days changed. */
+export async function refreshAir(everything = false): Promise<void> {
+  const { householdId, air } = useAir.getState();
+  const mine = vault;
+  if (!householdId) return;
+  try {
+    const since = everything || !air ? 0 : sinceOf(air);
+    const news = await call('readAir', { query: { since } });
+    if (useAir.getState().householdId !== householdId) return;
+    const next = since > 0 && air ? withNews(air, news) : news;
+    useAir.setState({ air: next, reached: true });
+    await mine?.put('air', next, 'air');
+  } catch {
+    if (useAir.getState().householdId === householdId) useAir.setState({ reached: false });
+  }
+}
+
+/** Opens a household's air: what this device kept first, then what the server has. */
+export async function openAir(householdId: string): Promise<void> {
+  if (useAir.getState().householdId !== householdId) {
+    closeAir();
+    useAir.setState({ ...EMPTY, householdId });
+    const mine = await openAirVault(householdId);
+    if (useAir.getState().householdId !== householdId) return mine.close();
+    vault = mine;
+    const [air, unsent] = await Promise.all([mine.get('air', 'air'), mine.getAll('unsent')]);
+    if (vault === mine) useAir.setState({ air: air ?? null, unsent });
+  }
+  await sendReadings();
+  await refreshAir();
+}
+
+function closeAir(): void {
+  vault?.close();
+  vault = null;
+}
+
+/** Lets go of the household's air; unsent readings stay on this device. */
+export async function leaveAir(forget: boolean): Promise<void> {
+  const { householdId, unsent } = useAir.getState();
+  closeAir();
+  useAir.setState(EMPTY);
+  if (forget && householdId && unsent.length === 0) await removeAirVault(householdId);
+}
+
+/**
+ * Puts a reading on record: kept on this device, then sent.
+ * @throws Refused when the server says that it cannot be; it is then not kept
+ */
+export async function takeReading(sensorId: string, reading: TypedReading): Promise<void> {
+  const mine = vault;
+  if (!mine) throw new Error('No household is open.');
+  await mine.add('unsent', { sensorId, reading });
+  useAir.setState(({ unsent }) => ({ unsent: [...unsent, { sensorId, reading }] }));
+  await sendReadings();
+}
+
+/** Sends readings that are not sent yet, oldest first. */
+async function sendReadings(): Promise<void> {
+  const mine = vault;
+  if (!mine) return;
+  let sent = false;
+  for (;;) {
+    const [key] = await mine.getAllKeys('unsent', null, 1);
+    const next = key === undefined ? undefined : await mine.get('unsent', key);
+    if (key === undefined || !next || vault !== mine) break;
+    const settle = async () => {
+      await mine.delete('unsent', key);
+      useAir.setState({ unsent: await mine.getAll('unsent') });
+    };
+    try {
+      await call('postReadings', { params: { id: next.sensorId }, body: { readings: [next.reading] } });
+      await settle();
+      sent = true;
+    } catch (error) {
+      if (!(error instanceof Refused) || error.problem.status === 401) {
+        useAir.setState({ reached: false });
+        return;
+      }
+      await settle();
+      notifyProblem(`A reading was not taken: ${error.problem.detail}`);
+    }
+  }
+  if (sent) await refreshAir();
+}
+
+/** Takes a reading back, sent or not. */
+export async function takeReadingBack(sensorId: string, reading: TypedReading): Promise<void> {
+  const mine = vault;
+  const keys = (await mine?.getAllKeys('unsent')) ?? [];
+  for (const key of keys) {
+    const kept = await mine!.get('unsent', key);
+    if (kept?.sensorId === sensorId && kept.reading.at === reading.at) {
+      await mine!.delete('unsent', key);
+      useAir.setState({ unsent: await mine!.getAll('unsent') });
+      return;
+    }
+  }
+  const at = Math.floor(Date.parse(reading.at) / 1000);
+  await changeAir('removeReading', { params: { id: sensorId, at } });
+}
+
+/** Calls an operation that changes the air, and reads it anew. */
+export async function changeAir<I extends OperationId>(id: I, parts: CallParts<I>): Promise<ResponseOf<I>> {
+  const answer = await call(id, parts);
+  await refreshAir(true);
+  return answer;
+}
+
+/** Keeps the air up to date while the page is in sight. */
+export function keepAirFresh(): () => void {
+  const look = () => {
+    if (document.visibilityState === 'visible' && vault) void sendReadings().then(() => refreshAir());
+  };
+  const timer = setInterval(look, LOOK_AGAIN_MS);
+  window.addEventListener('online', look);
+  return () => {
+    clearInterval(timer);
+    window.removeEventListener('online', look);
+  };
+}

@@ -1,0 +1,33 @@
+import { TEMP_RANGE_C, type LineFault, type SenmlFault } from '@tembrin/core';
+
+/** Why a reading, a line of a file or a record of a pack cannot be taken, as a sentence that says what to do. */
+export function readingFaultSentence(fault: LineFault | SenmlFault['fault']): string {
+  switch (fault) {
+    case 'no-number':
+      return 'That is not a number. Write it like 45 or 45.5.';
+    case 'rh-negative':
+      return 'Humidity is never below 0 %. Check the minus sign.';
+    case 'rh-above-100':
+      return 'Humidity is never above 100 %. Read it again, or check the sensor.';
+    case 'rh-fraction':
+      return 'That looks like a fraction. Write 45 % as 45, not 0.45.';
+    case 'temp-out-of-range':
+      return `A temperature lies between ${TEMP_RANGE_C.least} and ${TEMP_RANGE_C.most} °C. Check the unit.`;
+    case 'low-above-high':
+      return 'The lowest is below the reading and the highest above it. Check which is which.';
+    case 'in-the-future':
+      return 'That is in the future. Check the date, and the clock of the device.';
+    case 'clock-not-set':
+      return 'That is before the year 2000: the clock of the device is not set. Set it, then read again.';
+    case 'no-date':
+      return 'There is no such date and time. Check the order of day and month.';
+    case 'too-few-columns':
+      return 'This line has fewer columns than the others.';
+    case 'no-humidity':
+      return 'There is a temperature but no humidity of that instant. Send %RH with it.';
+    case 'unit':
+      return 'This unit is not known here. Send %RH, Cel and %EL.';
+    case 'must-understand':
+      return 'The record asks for something that is not understood here.';
+  }
+}

@@ -1,0 +1,3 @@
+export * from './reading';
+export * from './logger-file';
+export * from './senml';

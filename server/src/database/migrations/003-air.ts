@@ -1,0 +1,94 @@
+import { DataTypes, type QueryInterface } from 'sequelize';
+
+const id = () => ({ type: DataTypes.UUID, allowNull: false }) as const;
+const time = () => ({ type: DataTypes.DATE(3), allowNull: false }) as const;
+const version = () => ({ type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 }) as const;
+
+/** Places, hygrometers, their readings with hourly roll-ups, and salt checks. */
+export const name = '003-air';
+
+export async function up(queryInterface: QueryInterface): Promise<void> {
+  const household = () => ({ ...id(), references: { model: 'households', key: 'id' }, onDelete: 'CASCADE' }) as const;
+  const { sequelize } = queryInterface;
+
+  await queryInterface.createTable('places', {
+    householdId: { ...household(), primaryKey: true },
+    id: { ...id(), primaryKey: true },
+    name: { type: DataTypes.STRING(60), allowNull: false },
+    kind: { type: DataTypes.STRING(8), allowNull: false },
+    roomId: { type: DataTypes.UUID, allowNull: true },
+    facts: { type: DataTypes.TEXT, allowNull: false },
+    addedAt: time(),
+    version: version(),
+  });
+
+  await queryInterface.createTable('sensors', {
+    // Readings carry this short number instead of two ids.
+    no: { type: DataTypes.INTEGER, primaryKey: true, autoIncrement: true },
+    householdId: household(),
+    id: id(),
+    name: { type: DataTypes.STRING(60), allowNull: false },
+    kind: { type: DataTypes.STRING(8), allowNull: false },
+    placeId: id(),
+    // Where it hung since when: [{ from: hours since 1970, placeId }].
+    stays: { type: DataTypes.TEXT, allowNull: false },
+    keyHash: { type: DataTypes.STRING(64), allowNull: true },
+    battery: { type: DataTypes.FLOAT, allowNull: true },
+    addedAt: time(),
+    version: version(),
+  });
+  await queryInterface.addConstraint('sensors', {
+    type: 'unique',
+    name: 'sensors_once_per_household',
+    fields: ['householdId', 'id'],
+  });
+  await sequelize.query(
+    'ALTER TABLE sensors ADD CONSTRAINT sensors_in_place FOREIGN KEY (householdId, placeId) REFERENCES places (householdId, id)',
+  );
+
+  await queryInterface.createTable('salt_checks', {
+    householdId: { ...id(), primaryKey: true },
+    id: { ...id(), primaryKey: true },
+    sensorId: id(),
+    at: time(),
+    salt: { type: DataTypes.STRING(20), allowNull: false },
+    tempC: { type: DataTypes.FLOAT, allowNull: false },
+    shownRh: { type: DataTypes.FLOAT, allowNull: false },
+  });
+  await sequelize.query(
+    'ALTER TABLE salt_checks ADD CONSTRAINT checks_of_sensor FOREIGN KEY (householdId, sensorId) ' +
+      'REFERENCES sensors (householdId, id) ON DELETE CASCADE',
+  );
+
+  // Raw, as read: seconds since 1970, humidity and °C in hundredths. Corrections are reckoned when they are looked at.
+  await sequelize.query(`
+    CREATE TABLE readings (
+      sensor INT NOT NULL,
+      at INT UNSIGNED NOT NULL,
+      rh SMALLINT NOT NULL,
+      tempC SMALLINT NULL,
+      low SMALLINT NULL,
+      high SMALLINT NULL,
+      PRIMARY KEY (sensor, at),
+      CONSTRAINT readings_of_sensor FOREIGN KEY (sensor) REFERENCES sensors (no) ON DELETE CASCADE
+    )`);
+  await sequelize.query(`
+    CREATE TABLE reading_hours (
+      sensor INT NOT NULL,
+      hour INT UNSIGNED NOT NULL,
+      n INT UNSIGNED NOT NULL,
+      rhSum INT NOT NULL,
+      low SMALLINT NOT NULL,
+      high SMALLINT NOT NULL,
+      tempN INT UNSIGNED NOT NULL,
+      tempSum INT NOT NULL,
+      PRIMARY KEY (sensor, hour),
+      CONSTRAINT hours_of_sensor FOREIGN KEY (sensor) REFERENCES sensors (no) ON DELETE CASCADE
+    )`);
+}
+
+export async function down(queryInterface: QueryInterface): Promise<void> {
+  for (const table of ['reading_hours', 'readings', 'salt_checks', 'sensors', 'places']) {
+    await queryInterface.dropTable(table);
+  }
+}
