@@ -9,13 +9,17 @@ export default async function setUp(): Promise<() => Promise<void>> {
   const { migrateDatabase, startDatabase } = await import('../scripts/lib/database.mjs');
   const folder = mkdtempSync(join(tmpdir(), 'tembrin-e2e-'));
   process.env.STATIC_DIR = await build();
+  const { startSimulators } = await import('../scripts/lib/simulators.mjs');
   const database = await startDatabase(folder);
   await migrateDatabase(database.env);
-  Object.assign(process.env, database.env);
+  const simulators = await startSimulators({ TZ: 'Europe/Lisbon', HYGROMETER_EVERY_MS: '700' });
+  Object.assign(process.env, database.env, simulators.env);
   const server = await startServer();
   process.env.TEMBRIN_URL = server.url;
+  simulators.tell(server.url);
   return async () => {
     await server.stop();
+    await simulators.stop();
     await database.stop();
     rmSync(folder, { recursive: true, force: true });
   };

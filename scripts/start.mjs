@@ -2,6 +2,7 @@ import { createServer, createConnection } from 'node:net';
 import { createHash } from 'node:crypto';
 import { build } from './build.mjs';
 import { migrateDatabase, startDatabase } from './lib/database.mjs';
+import { startSimulators } from './lib/simulators.mjs';
 import { DATA, DEBIAN, ensureDebian, ensurePackages, exit, runTypeScript } from './lib/project.mjs';
 
 const PORT = Number(process.env.PORT ?? 4317);
@@ -48,6 +49,7 @@ async function main() {
 
   const database = await startDatabase(DATA);
   let server;
+  let simulators;
   let stopping = false;
   const stop = async (code) => {
     if (stopping) return;
@@ -56,6 +58,7 @@ async function main() {
       server.kill('SIGTERM');
       await exit(server);
     }
+    await simulators?.stop();
     await database.stop();
     process.exit(code);
   };
@@ -65,12 +68,14 @@ async function main() {
 
   try {
     await migrateDatabase(database.env);
+    simulators = await startSimulators();
   } catch (error) {
     console.error(error.message);
     return stop(1);
   }
   const env = {
     ...database.env,
+    ...simulators.env,
     HOST,
     PORT: String(PORT),
     STATIC_DIR: dist,
@@ -83,6 +88,7 @@ async function main() {
   server.once('message', ({ listening }) => {
     const url = `http://${HOST === '0.0.0.0' ? 'localhost' : HOST}:${listening}`;
     announce(url);
+    simulators.tell(`http://127.0.0.1:${listening}`);
     console.log(`\nTembrin is ready: ${url}\nPress Ctrl-C to stop it.`);
   });
   server.once('exit', (code) => {

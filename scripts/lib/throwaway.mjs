@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build } from '../build.mjs';
 import { freePort, migrateDatabase, startDatabase } from './database.mjs';
+import { startSimulators } from './simulators.mjs';
 import { DEBIAN, ensureDebian, ensurePackages, exit, runTypeScript } from './project.mjs';
 
 /** Runs work against a built app on a server and database of its own, all of which is gone afterwards. */
@@ -13,15 +14,25 @@ export async function withThrowaway(work) {
   const folder = mkdtempSync(join(tmpdir(), 'tembrin-throwaway-'));
   const database = await startDatabase(folder);
   await migrateDatabase(database.env);
+  const simulators = await startSimulators({ TZ: 'Europe/Lisbon' });
   const port = await freePort();
-  const env = { ...database.env, PORT: String(port), STATIC_DIR, LOG_LEVEL: 'error', TZ: 'Europe/Lisbon' };
+  const env = {
+    ...simulators.env,
+    ...database.env,
+    PORT: String(port),
+    STATIC_DIR,
+    LOG_LEVEL: 'error',
+    TZ: 'Europe/Lisbon',
+  };
   const server = runTypeScript('server/src/main.ts', env, { stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
   try {
     await new Promise((resolve) => server.once('message', resolve));
+    simulators.tell(`http://127.0.0.1:${port}`);
     await work({ TEMBRIN_URL: `http://127.0.0.1:${port}`, STATIC_DIR });
   } finally {
     server.kill('SIGTERM');
     await exit(server);
+    await simulators.stop();
     await database.stop();
     rmSync(folder, { recursive: true, force: true });
   }

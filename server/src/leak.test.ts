@@ -13,6 +13,28 @@ afterAll(() => stage.close());
 type Party = Awaited<ReturnType<typeof household>>;
 const all = Object.entries(operations) as [string, Operation][];
 
+const PLACE = {
+  kind: 'room',
+  name: 'Mine now',
+  roomId: null,
+  volumeM3: null,
+  draught: 'ordinary',
+  heating: null,
+  tankG: null,
+  dryerG: null,
+};
+const PLAN = {
+  delimiter: ',',
+  skip: 1,
+  date: 0,
+  clock: null,
+  rh: 1,
+  temp: null,
+  order: 'ymd',
+  tempUnit: 'C',
+  rhUnit: 'percent',
+};
+
 /** What each operation is called with when somebody reaches for another household's things. */
 function reachFor(id: string, theirs: Party): { query?: object; body?: object } {
   const facts = { name: 'Mine now', ...usualFacts('violin') };
@@ -27,6 +49,40 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object } 
       return { query: { instrumentId: theirs.instrument.id } };
     case 'postEvents':
       return { body: { events: [madeEvent(theirs.instrument.id, 'rosined', {})] } };
+    case 'readAir':
+      return { query: { since: 0 } };
+    case 'addPlace':
+      return { body: { id: theirs.instrument.id, ...PLACE } };
+    case 'changePlace':
+      return { body: PLACE };
+    case 'readYear':
+      return { query: { from: 20_000, to: 20_100 } };
+    case 'readDay':
+      return { query: { day: 20_000 } };
+    case 'addSensor':
+      return { body: { id: theirs.instrument.id, kind: 'hand', name: 'Mine now', placeId: theirs.instrument.id } };
+    case 'changeSensor':
+      return { body: { name: 'Mine now', placeId: theirs.instrument.id } };
+    case 'postReadings':
+      return {
+        body: { readings: [{ at: '2026-01-01T00:00:00.000Z', percent: 50, tempC: null, low: null, high: null }] },
+      };
+    case 'addCheck':
+      return {
+        body: {
+          id: theirs.instrument.id,
+          at: '2026-01-01T00:00:00.000Z',
+          salt: 'sodium-chloride',
+          tempC: 20,
+          shownRh: 0.7,
+        },
+      };
+    case 'previewImport':
+      return { body: { text: 'time,rh\n2026-01-01 00:00,45\n', plan: null } };
+    case 'importFile':
+      return { query: { plan: JSON.stringify(PLAN) } };
+    case 'simulate':
+      return { body: { faults: [] } };
     default:
       return {};
   }
@@ -37,7 +93,8 @@ function callOf(
   theirs: Party,
   { query, body }: { query?: object; body?: object },
 ) {
-  const url = API_ROOT + path.replace(':id', theirs.instrument.id);
+  // Whatever the path names is called by an id of theirs: an instrument, a place, a hygrometer, a check.
+  const url = API_ROOT + path.replace(':at', '1700000000').replaceAll(/:\w+/g, theirs.instrument.id);
   return (agent: ReturnType<typeof request.agent> | ReturnType<typeof request>) => {
     let call = agent[method](url).set(REQUEST_HEADER, '1');
     if (versioned) call = call.set('If-Match', '"1"');
@@ -46,10 +103,28 @@ function callOf(
   };
 }
 
+/** A room, a hygrometer with a key, a reading and a salt check, all under the id of the instrument. */
+async function withAir({ browser, instrument: { id } }: Party) {
+  await browser.post('/places', { id, ...PLACE }).expect(201);
+  await browser.post('/sensors', { id, kind: 'post', name: 'Theirs', placeId: id }).expect(201);
+  await browser
+    .post(`/sensors/${id}/readings`, reachFor('postReadings', { instrument: { id } } as Party).body)
+    .expect(200);
+  await browser.post(`/sensors/${id}/checks`, reachFor('addCheck', { instrument: { id } } as Party).body).expect(201);
+}
+
 /** Everything a household can see of itself. */
 async function viewOf({ browser }: Party) {
-  const [mine, log] = await Promise.all([browser.get('/household').expect(200), browser.get('/events').expect(200)]);
-  return { household: mine.body as unknown, events: (log.body as { events: unknown[] }).events };
+  const [mine, log, air] = await Promise.all([
+    browser.get('/household').expect(200),
+    browser.get('/events').expect(200),
+    browser.get('/air').expect(200),
+  ]);
+  return {
+    household: mine.body as unknown,
+    events: (log.body as { events: unknown[] }).events,
+    air: air.body as unknown,
+  };
 }
 
 const household_ = all.filter(([, { access }]) => access === 'household');
@@ -64,6 +139,7 @@ test.each(household_)('%s answers 401 to somebody who is not signed in', async (
 test.each(household_)('%s shows and changes nothing of another household', async (id, operation) => {
   const [mine, theirs] = [await household(stage), await household(stage)];
   await theirs.browser.postEvents(madeEvent(theirs.instrument.id, 'rosined', {})).expect(200);
+  await withAir(theirs);
   const before = await viewOf(theirs);
 
   const answer = await callOf(operation, theirs, reachFor(id, theirs))(mine.browser.agent);
@@ -71,7 +147,8 @@ test.each(household_)('%s shows and changes nothing of another household', async
   const text = JSON.stringify(answer.body);
   expect(text).not.toContain(theirs.household.id);
   expect(text).not.toContain(theirs.email);
-  if (answer.status < 300 && id !== 'addInstrument') expect(text).not.toContain(theirs.instrument.id);
+  if (answer.status < 300 && id !== 'addInstrument' && id !== 'addPlace')
+    expect(text).not.toContain(theirs.instrument.id);
   if (operation.params) expect(answer.status).toBe(404);
   expect(await viewOf(theirs)).toEqual(before);
 });

@@ -44,6 +44,72 @@ test('asked to stop, a server finishes what it is doing and then ends', async ()
   expect(child.exitCode).toBe(0);
 }, 60_000);
 
+test('killed in the middle of an import, a server leaves nothing half there, and importing again completes it', async () => {
+  const stage = openStage();
+  const party = await household(stage);
+  const placeId = uuid();
+  const place = {
+    kind: 'room',
+    name: 'Front room',
+    roomId: null,
+    volumeM3: null,
+    heating: null,
+    tankG: null,
+    dryerG: null,
+  };
+  await party.browser.post('/places', { id: placeId, ...place, draught: 'ordinary' }).expect(201);
+  const sensorId = uuid();
+  await party.browser.post('/sensors', { id: sensorId, kind: 'logger', name: 'Logger', placeId }).expect(201);
+  const readings = async () => {
+    const air = (await party.browser.get('/air').expect(200)).body as { sensors: { readings: number }[] };
+    return air.sensors[0]!.readings;
+  };
+
+  const { child, url } = await start();
+  const signedIn = await post(url, '/sign-in', { email: party.email, password: PASSWORD });
+  const cookie = signedIn.headers.get('set-cookie')!.split(';')[0]!;
+  const lines = Array.from({ length: 120_000 }, (_, minute) => {
+    const time = new Date(Date.UTC(2025, 0, 6) + minute * 60_000).toISOString();
+    return `${time},${(40 + (minute % 100) / 10).toFixed(1)}`;
+  });
+  const file = `time,rh\n${lines.join('\n')}\n`;
+  const plan = {
+    delimiter: ',',
+    skip: 1,
+    date: 0,
+    clock: null,
+    rh: 1,
+    temp: null,
+    order: 'iso',
+    tempUnit: 'C',
+    rhUnit: 'percent',
+  };
+  const send = (to: string, importId: string) =>
+    fetch(`${to}/sensors/${sensorId}/imports/${importId}?plan=${encodeURIComponent(JSON.stringify(plan))}`, {
+      method: 'POST',
+      headers: { 'content-type': 'text/csv', [REQUEST_HEADER]: '1', cookie },
+      body: file,
+    });
+  const importId = uuid();
+  const broken = send(url, importId).catch(() => null);
+  for (let read = 0; read < 15_000;) {
+    const answer = await fetch(`${url}/imports/${importId}`, { headers: { cookie } });
+    if (answer.ok) read = ((await answer.json()) as { lines: number }).lines;
+  }
+  child.kill('SIGKILL');
+  await once(child, 'exit');
+  await broken;
+  expect(await readings()).toBe(0);
+
+  const again = await start();
+  const answer = await send(again.url, uuid());
+  expect(((await answer.json()) as { intake: object }).intake).toEqual({ stored: 120_000, known: 0, corrected: 0 });
+  expect(await readings()).toBe(120_000);
+  again.child.kill('SIGTERM');
+  if (again.child.exitCode === null) await once(again.child, 'exit');
+  await stage.close();
+}, 120_000);
+
 test('two server processes share one database: an account made at one signs in at the other', async () => {
   const [one, two] = await Promise.all([start(), start()]);
   const account = { email: `${uuid()}@example.org`, password: PASSWORD, timeZone: 'Europe/Lisbon' };

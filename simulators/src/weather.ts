@@ -1,7 +1,7 @@
 import { HOUR_MS } from '@tembrin/core';
 import { outdoors } from './climate';
 
-export const STATION = 'Harbour mole (stand-in station)';
+export const STATION = 'Harbour mole, a stand-in station';
 const BACK_H = 14 * 24;
 const AHEAD_H = 7 * 24;
 

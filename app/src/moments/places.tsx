@@ -8,7 +8,7 @@ import { GAP, usePalette, useWide, type Palette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { LineState } from './LineState';
 
-type PlaceId = 'now' | 'kit' | 'bench';
+type PlaceId = 'now' | 'kit' | 'air' | 'bench';
 
 interface Place {
   id: PlaceId;
@@ -20,10 +20,11 @@ interface Place {
 const PLACES: readonly Place[] = [
   { id: 'now', title: 'Now', href: '/now' },
   { id: 'kit', title: 'Kit', href: '/kit' },
+  { id: 'air', title: 'Air', href: '/air' },
   { id: 'bench', title: 'Bench', href: '/bench' },
 ];
 
-const BAR = 60;
+const BAR = 64;
 const RAIL = 104;
 
 /** The shell: a bar at the foot of a phone, a rail on a wide screen. */
@@ -86,15 +87,14 @@ function PlaceLink({ place, row, here }: { place: Place; row: boolean; here: boo
         aria-current={here ? 'page' : undefined}
         style={{
           flex: row ? 1 : undefined,
-          flexDirection: row ? 'row' : 'column',
           alignItems: 'center',
           justifyContent: 'center',
-          gap: row ? 8 : 6,
+          gap: row ? 2 : 6,
           minHeight: 64,
         }}
       >
         <PlaceMark id={place.id} here={here} colour={here ? palette.accent : palette.quiet} />
-        <Words kind={here ? 'strong' : 'body'} tone={tone}>
+        <Words kind={row ? (here ? 'smallStrong' : 'small') : here ? 'strong' : 'body'} tone={tone}>
           {place.title}
         </Words>
       </Pressable>
@@ -102,7 +102,7 @@ function PlaceLink({ place, row, here }: { place: Place; row: boolean; here: boo
   );
 }
 
-/** Now is a bead on a thread; Kit is a case; the Bench is a peg, out of its hole. */
+/** Now is a bead on a thread; Kit is a case; Air is a board between two knife marks; the Bench is a peg, out of its hole. */
 function PlaceMark({ id, colour, here }: { id: PlaceId; colour: string; here: boolean }) {
   return (
     <Svg width={30} height={20} viewBox="0 0 30 20" aria-hidden>
@@ -121,6 +121,12 @@ function PlaceMark({ id, colour, here }: { id: PlaceId; colour: string; here: bo
             fill={here ? colour : 'none'}
           />
           <Path d="M11 8V4.5H17V8" stroke={colour} strokeWidth={2} fill="none" />
+        </>
+      )}
+      {id === 'air' && (
+        <>
+          <Path d="M2 2.5V17.5M28 2.5V17.5" stroke={colour} strokeWidth={2} />
+          <Path d="M6 6Q15 4 24 6V14Q15 12 6 14Z" stroke={colour} strokeWidth={2} fill={here ? colour : 'none'} />
         </>
       )}
       {id === 'bench' && (

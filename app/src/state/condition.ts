@@ -106,6 +106,23 @@ export function useJudged(instrument: Instrument): Judged {
   );
 }
 
+/** Every instrument of the household, judged. */
+export function useAllJudged(): readonly { instrument: Instrument; judged: Judged }[] {
+  const household = useHousehold((state) => state.household)!;
+  const events = useLog((state) => state.events);
+  const air = useAir((state) => state.air);
+  const unsent = useAir((state) => state.unsent);
+  const minute = Math.floor(useNow(MINUTE_MS / 4) / MINUTE_MS);
+  return useMemo(
+    () =>
+      household.instruments.map((instrument) => {
+        const own = events[instrument.id] ?? NONE;
+        return { instrument, judged: judge(instrument, household, own, { air, unsent }, momentFor(own, minute)) };
+      }),
+    [household, events, air, unsent, minute],
+  );
+}
+
 /** Every place with its air, as of this minute. */
 export function usePlaces(): ReadonlyMap<string, PlaceAir> {
   const { timeZone } = useHousehold((state) => state.household)!;

@@ -70,7 +70,8 @@ export function Field({ label, hint, error, ...input }: FieldProps) {
         renderErrorMessage={false}
         containerStyle={{ paddingHorizontal: 0 }}
         inputContainerStyle={{ ...box, borderBottomWidth: box.borderWidth }}
-        inputStyle={[TYPE.body, { color }]}
+        // An input is otherwise as wide as the browser likes, whatever it stands in.
+        inputStyle={[TYPE.body, { color, minWidth: 0 }]}
         errorStyle={{ display: 'none' }}
       />
     </Labelled>

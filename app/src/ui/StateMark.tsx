@@ -13,7 +13,7 @@ export const STATE_TONES: Readonly<Record<ThreadState, keyof Palette>> = {
 };
 
 /** A thread's state as shape, word and colour: a ring, a wedge, a lozenge, a broken ring. */
-export function StateMark({ state }: { state: ThreadState }) {
+export function StateMark({ state, name = STATE_NAMES[state] }: { state: ThreadState; name?: string }) {
   const palette = usePalette();
   const colour = palette[STATE_TONES[state]];
   return (
@@ -27,7 +27,7 @@ export function StateMark({ state }: { state: ThreadState }) {
         )}
       </Svg>
       <Words kind="smallStrong" tone={STATE_TONES[state]}>
-        {STATE_NAMES[state]}
+        {name}
       </Words>
     </View>
   );

@@ -1,17 +1,20 @@
 import { packingRound, type PackingStepId } from '@tembrin/core';
-import type { Instrument } from '@tembrin/contract';
+import type { Instrument, Weather } from '@tembrin/contract';
 import { Redirect, router } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
+import { useAir } from '@/state/air';
 import { useJudged } from '@/state/condition';
 import { act } from '@/state/doing';
 import { standOf, useHousehold } from '@/state/household';
+import { weatherHours } from '@/state/instrument-air';
 import { useLook } from '@/state/look';
 import { Button } from '@/ui/Button';
 import { Screen } from '@/ui/Screen';
 import { GAP, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
+import { becauseWords } from '@/words/because';
 
 /** Route: what to look at before the instrument on the stand leaves home. */
 export function Packing() {
@@ -23,7 +26,8 @@ export function Packing() {
 
 function Check({ instrument }: { instrument: Instrument }) {
   const { situation } = useJudged(instrument);
-  const steps = packingRound(situation);
+  const weather = useAir((state) => state.air?.weather ?? null);
+  const steps = packingRound(situation, warmestC(weather, situation.log.nowMs));
   const [looked, setLooked] = useState<readonly PackingStepId[]>([]);
   const left = steps.filter(({ step }) => !looked.includes(step)).length;
   const toggle = (step: PackingStepId) =>
@@ -46,11 +50,11 @@ function Check({ instrument }: { instrument: Instrument }) {
     >
       <Words tone="quiet">{instrument.name}</Words>
       <View>
-        {steps.map(({ step, data }) => (
+        {steps.map(({ step, data, because }) => (
           <CheckRow
             key={step}
             title={data.title}
-            detail={`${data.how.join(' ')} ${data.why}`}
+            detail={`${because ? `${becauseWords(because)} ` : ''}${data.how.join(' ')} ${data.why}`}
             on={looked.includes(step)}
             onPress={() => toggle(step)}
           />
@@ -58,6 +62,14 @@ function Check({ instrument }: { instrument: Instrument }) {
       </View>
     </Screen>
   );
+}
+
+const AHEAD_MS = 12 * 3_600_000;
+
+/** The warmest of the coming hours; null where no weather is known. */
+function warmestC(weather: Weather | null, nowMs: number): number | null {
+  const hours = weatherHours(weather).filter(({ at }) => at >= nowMs - 3_600_000 && at < nowMs + AHEAD_MS);
+  return hours.length === 0 ? null : Math.max(...hours.map(({ tempC }) => tempC));
 }
 
 function CheckRow({ title, detail, on, onPress }: { title: string; detail: string; on: boolean; onPress: () => void }) {

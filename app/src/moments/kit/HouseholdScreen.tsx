@@ -28,11 +28,16 @@ const LENGTHS = [
   { value: 'in' as const, title: 'Inches' },
 ];
 
+const TEMPERATURES = [
+  { value: 'C' as const, title: 'Celsius' },
+  { value: 'F' as const, title: 'Fahrenheit' },
+];
+
 /** The household's choices, how the app looks on this device, and the way out. */
 export function HouseholdScreen() {
   const household = useHousehold((state) => state.household)!;
   const unsent = useLog((state) => state.unsent);
-  const { look, setLook, lengths, setLengths } = useLook();
+  const { look, setLook, lengths, setLengths, temperatures, setTemperatures } = useLook();
   const { name, timeZone, email, demo } = household;
   const [text, setText] = useState({ name, timeZone });
   const [errors, setErrors] = useState<Record<string, string>>({});
@@ -97,6 +102,12 @@ export function HouseholdScreen() {
           </Words>
         </Row>
         <Choice label="Lengths on this device" options={LENGTHS} value={lengths} onChange={setLengths} />
+        <Choice
+          label="Temperatures on this device"
+          options={TEMPERATURES}
+          value={temperatures}
+          onChange={setTemperatures}
+        />
         <Choice label="Look on this device" options={LOOKS} value={look} onChange={setLook} />
       </View>
       <View style={{ gap: GAP.small }}>

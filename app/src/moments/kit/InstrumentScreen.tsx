@@ -11,6 +11,7 @@ import { Row } from '@/ui/Row';
 import { Screen } from '@/ui/Screen';
 import { GAP, useWide } from '@/ui/theme';
 import { Words } from '@/ui/Words';
+import { verdictSentence } from '@/words/air';
 import { hoursWords } from '@/words/dates';
 import { measureWords, type LengthUnit } from '@/words/measures';
 import { kindWords } from '@/words/names';
@@ -66,6 +67,15 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
           <Words kind="strong">Set-up sheet</Words>
           <Words kind="small" tone="quiet">
             {setUpWords(instrument, log, lengths)}
+          </Words>
+        </Row>
+        <Row
+          href={{ pathname: '/air/wood/[id]', params: { id: instrument.id } }}
+          label={`Where ${instrument.name} lives, and its wood`}
+        >
+          <Words kind="strong">Where it lives, and its wood</Words>
+          <Words kind="small" tone="quiet">
+            {verdictSentence(condition.air!.verdict, instrument, moment, lengths)}
           </Words>
         </Row>
         <Row

@@ -1,0 +1,1 @@
+export { SaltCheckRoute as default } from '@/moments/air/SaltCheck';

@@ -1,0 +1,48 @@
+import type { AirState, InstrumentLog, ThreadState } from '@tembrin/core';
+import { useLocalSearchParams } from 'expo-router';
+import { useAllJudged, usePlaces } from '@/state/condition';
+import { useAir } from '@/state/air';
+import { useHousehold } from '@/state/household';
+import { useNow } from '@/state/now';
+import type { Moment } from '@/words/moment';
+
+/** How an air verdict is shown among the states of parts. */
+export const AIR_THREAD_STATES: Readonly<Record<AirState, ThreadState>> = {
+  fine: 'well',
+  watch: 'soon',
+  act: 'now',
+  unknown: 'unknown',
+};
+
+/** Where an instrument lives now, as its log says; null when nobody said. */
+export function livesIn({ moves }: Pick<InstrumentLog, 'moves'>): { placeId: string | null; cased: boolean } | null {
+  const last = moves.at(-1);
+  return last ? { placeId: last.placeId, cased: last.cased } : null;
+}
+
+/** Instruments that live in a place, those worst off first. */
+export function useResidents(placeId: string) {
+  const order: AirState[] = ['act', 'watch', 'unknown', 'fine'];
+  return useAllJudged()
+    .filter(({ judged }) => livesIn(judged.log)?.placeId === placeId)
+    .map((each) => ({ ...each, verdict: each.judged.condition.air!.verdict }))
+    .sort((a, b) => order.indexOf(a.verdict.state) - order.indexOf(b.verdict.state));
+}
+
+/** Now, by the minute, in the household's time zone. */
+export function useMoment(): Moment {
+  const { timeZone } = useHousehold((state) => state.household)!;
+  return { nowMs: useNow(15_000), timeZone };
+}
+
+/** The place a route is about; null when there is none such. */
+export function useRoutePlace() {
+  const { place } = useLocalSearchParams<{ place: string }>();
+  return usePlaces().get(place ?? '') ?? null;
+}
+
+/** The hygrometer a route is about; null when there is none such. */
+export function useRouteSensor() {
+  const { sensor } = useLocalSearchParams<{ sensor: string }>();
+  return useAir(({ air }) => air?.sensors.find(({ id }) => id === sensor) ?? null);
+}
