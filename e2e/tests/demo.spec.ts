@@ -15,7 +15,7 @@ const everyEvening = (steps: readonly string[]) => steps.filter((step) => EVERY_
 
 const CONTRAST = ['color-contrast'];
 /** Screens that a wide screen lays out differently. */
-const TWO_PANES = ['now, before', 'the opening round', 'closing round', 'the bench', 'kit', 'schools'];
+const TWO_PANES = ['now, before', 'the opening round', 'closing round', 'the bench', 'kit', 'schools', 'air'];
 
 for (const { name, viewport, colorScheme } of [
   { name: 'phone', viewport: { width: 390, height: 844 }, colorScheme: 'light' },
@@ -70,6 +70,44 @@ for (const { name, viewport, colorScheme } of [
     await look('hands-busy view');
     await page.getByRole('button', { name: 'Usual view' }).click();
     await page.getByRole('button', { name: 'Later' }).click();
+    await page.getByRole('link', { name: 'Air', exact: true }).click();
+    await expect(page.getByRole('list', { name: 'Rooms and cases' })).toBeVisible({ timeout: 20_000 });
+    await look('air');
+    await page.getByRole('button', { name: 'Read a hygrometer' }).click();
+    await expect(page.getByLabel('Humidity in %')).toBeVisible();
+    await look('reading a hygrometer');
+    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('link', { name: /^Over the ovens/ }).click();
+    const chart = page.getByRole('slider', { name: /a year of air/ });
+    await chart.press('End');
+    await page.getByRole('button', { name: 'As a table' }).click();
+    await look('a room’s year');
+    await page.getByRole('button', { name: 'What to do' }).click();
+    await expect(page.getByRole('heading', { name: 'Airing' })).toBeVisible();
+    await look('what to do');
+    await page.getByRole('link', { name: 'Air', exact: true }).click();
+    await page.getByRole('link', { name: /^Over the ovens/ }).click();
+    await page.getByRole('link', { name: /^Curlew:/ }).click();
+    await expect(page.getByRole('heading', { name: 'The working' })).toBeVisible();
+    await look('an instrument’s wood');
+    await page.getByRole('link', { name: 'Air', exact: true }).click();
+    await page.getByRole('link', { name: /^Hygrometers/ }).click();
+    await look('hygrometers');
+    await page.getByRole('link', { name: /^Hygrometer by the door/ }).click();
+    await look('a hygrometer');
+    await page.getByRole('button', { name: 'Check it over salt' }).click();
+    await page.getByLabel('It shows, in %').fill('73');
+    await look('salt check');
+    if (name === 'phone') {
+      for (const link of [/^Moving between climates/, /^On the way/]) {
+        await page.getByRole('link', { name: 'Air', exact: true }).click();
+        await page.getByRole('link', { name: link }).click();
+        await look(String(link));
+      }
+      await page.getByRole('link', { name: 'Air', exact: true }).click();
+      await page.getByRole('button', { name: 'Add a room or a case' }).click();
+      await look('adding a room');
+    }
     await page.getByRole('link', { name: 'Bench' }).click();
     await look('the bench');
     await page.getByRole('link', { name: /^Leaving home/ }).click();

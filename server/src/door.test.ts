@@ -244,7 +244,7 @@ describe('what the server says of itself', () => {
     const described = Object.entries(body.paths as Record<string, Record<string, { operationId: string }>>).flatMap(
       ([path, methods]) =>
         Object.entries(methods).map(
-          ([method, { operationId }]) => `${operationId} ${method} ${path.replace('{id}', ':id')}`,
+          ([method, { operationId }]) => `${operationId} ${method} ${path.replaceAll(/\{(\w+)\}/g, ':$1')}`,
         ),
     );
     expect(described.sort()).toEqual(

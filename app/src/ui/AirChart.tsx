@@ -109,6 +109,11 @@ export function AirChart({ points, band, words, label, ticks, chosen, onChoose, 
       .defined((point) => pick(point) !== null)
       .x(({ at }) => x(at))
       .y((point) => y(pick(point)!))(points as AirPoint[]) ?? undefined;
+  // A reading with a gap to either side makes no ribbon: it stands as a stroke of its own.
+  const alone = points
+    .filter(({ air }, at) => air && !points[at - 1]?.air && !points[at + 1]?.air)
+    .map(({ at, air }) => `M${x(at)} ${y(air!.low)}V${y(air!.high) - 0.1}`)
+    .join('');
   const point = points[index];
   return (
     <View
@@ -151,7 +156,7 @@ export function AirChart({ points, band, words, label, ticks, chosen, onChoose, 
               </SvgText>
             </G>
           ))}
-          <Path d={ribbon(points as AirPoint[]) ?? undefined} fill={palette.string} opacity={1} />
+          <Path d={ribbon(points as AirPoint[]) ?? undefined} fill={palette.surface} />
           <Path
             d={ribbon(points as AirPoint[]) ?? undefined}
             fill={palette.edge}
@@ -159,6 +164,7 @@ export function AirChart({ points, band, words, label, ticks, chosen, onChoose, 
             stroke={palette.edge}
             strokeWidth={0.8}
           />
+          <Path d={alone} stroke={palette.edge} strokeWidth={3} strokeLinecap="round" fill="none" />
           <Path d={through(({ air }) => air?.rh ?? null)} stroke={palette.quiet} strokeWidth={1.2} fill="none" />
           <Path
             d={through(({ level }) => level)}

@@ -29,7 +29,7 @@ export interface Stay {
 }
 
 /**
- * An instrument's stays up to a moment. Air measured inside a case is the air the wood has; where only the room is measured,
+ * An instrument's stays up to a moment; the first reaches back to the beginning. Air measured inside a case is the air the wood has; where only the room is measured,
  * the case stands between.
  * @param moves in order of time
  * @param measured whether a place has readings of its own
@@ -42,8 +42,11 @@ export function staysOf(
 ): Stay[] {
   const byId = new Map(places.map((place) => [place.id, place]));
   return moves.flatMap((move, index): Stay[] => {
-    const stay = { from: move.at, to: moves[index + 1]?.at ?? nowMs, placeId: move.placeId };
-    if (stay.to <= stay.from) return [];
+    const next = moves[index + 1];
+    // Where it was before anybody said so is not known; most likely there.
+    const from = index === 0 ? 0 : move.at;
+    const stay = { from, to: next ? next.at : Math.max(nowMs, from), placeId: move.placeId };
+    if (next && stay.to <= stay.from) return [];
     const place = move.placeId === null ? undefined : byId.get(move.placeId);
     if (!place) return [{ ...stay, airOf: null, cased: move.cased }];
     if (measured(place.id)) return [{ ...stay, airOf: place.id, cased: place.kind === 'room' && move.cased }];

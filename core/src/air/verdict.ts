@@ -153,11 +153,13 @@ function partVerdict({ part, moisture }: WoodLine): PartVerdict | null {
   return { part, moisture: now, restRh: restHumidity(now), ...movement(part, SET_UP_MOISTURE, now) };
 }
 
-/** Moisture of a line at an instant: that of the last sample not after it, or its first. */
+/** Moisture of a line at an instant, between its samples in a straight line; its first or last value outside it. */
 export function moistureAt({ at, moisture }: Pick<WoodLine, 'at' | 'moisture'>, atMs: number): number {
   let index = at.length - 1;
   while (index > 0 && at[index]! > atMs) index--;
-  return moisture[index]!;
+  const [from, to] = [at[index]!, at[index + 1]];
+  if (to === undefined || atMs <= from || to <= from) return moisture[index]!;
+  return moisture[index]! + ((moisture[index + 1]! - moisture[index]!) * (atMs - from)) / (to - from);
 }
 
 /** How a part goes on from now: through the hours that are forecast, then towards rest in their mean, or in the week's. */

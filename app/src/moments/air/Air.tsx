@@ -114,12 +114,14 @@ export function Air({ chosen }: { chosen?: string }) {
               From dry to damp or back in steps the wood can take, with dates.
             </Words>
           </Row>
-          <Button
-            rank="plain"
-            title="Add a room or a case"
-            onPress={add}
-            style={{ alignSelf: 'flex-start', marginLeft: -GAP.small, marginTop: GAP.small }}
-          />
+          {list.length > 0 && (
+            <Button
+              rank="plain"
+              title="Add a room or a case"
+              onPress={add}
+              style={{ alignSelf: 'flex-start', marginLeft: -GAP.small, marginTop: GAP.small }}
+            />
+          )}
         </View>
       )}
       {reading && <ReadingSheet onClose={() => setReading(false)} placeId={wide ? (chosen ?? null) : null} />}

@@ -220,7 +220,9 @@ function Sending({
     }, 'It has a new key. The old one no longer works.');
   const simulate = () =>
     attempt(async () => {
+      // It gets a key of its own, which takes the place of any other.
       await call('simulate', { params, body: { faults } });
+      useFreshKeys.getState().forget(sensor.id);
       setTimeout(() => void refreshAir(true), SOON_MS);
     }, 'A simulated hygrometer sends for it now, every few seconds.');
   return (
@@ -253,7 +255,12 @@ function Sending({
           <Button
             rank="outline"
             title="Revoke the key"
-            onPress={() => void attempt(() => changeAir('revokeKey', { params }), 'Its key is revoked.')}
+            onPress={() =>
+              void attempt(async () => {
+                await changeAir('revokeKey', { params });
+                useFreshKeys.getState().forget(sensor.id);
+              }, 'Its key is revoked.')
+            }
           />
         )}
       </View>

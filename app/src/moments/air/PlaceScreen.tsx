@@ -310,7 +310,7 @@ function DayDetail({ placeId, day, fallback, wood, band }: DayDetailProps) {
   const point = chosen === null ? null : points[Math.min(chosen, points.length - 1)];
   return (
     <View style={{ gap: GAP.small }}>
-      <Words kind="strong" level={3}>
+      <Words kind="strong" level={2}>
         {dateWords(from + DAY_MS / 2, nowMs, timeZone)}
       </Words>
       <AirChart

@@ -39,8 +39,11 @@ export function woodOfPlace(record: AirRecord, nowMs: number): WoodAt {
 }
 
 function woodAlong(line: { at: Float64Array; moisture: Float64Array } | null, nowMs: number): WoodAt {
+  // Today's point stands at noon, which may be still to come.
   return (atMs) =>
-    !line || line.at.length === 0 || atMs < line.at[0]! || atMs > nowMs ? null : restHumidity(moistureAt(line, atMs));
+    !line || line.at.length === 0 || atMs < line.at[0]! || atMs > nowMs + DAY_MS / 2
+      ? null
+      : restHumidity(moistureAt(line, atMs));
 }
 
 /** A year as one point for each calendar day; days without readings are gaps. */

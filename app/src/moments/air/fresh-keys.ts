@@ -4,7 +4,9 @@ import { create } from 'zustand';
 export const useFreshKeys = create<{
   keys: Readonly<Record<string, string>>;
   remember: (sensorId: string, key: string) => void;
+  forget: (sensorId: string) => void;
 }>()((set) => ({
   keys: {},
   remember: (sensorId, key) => set(({ keys }) => ({ keys: { ...keys, [sensorId]: key } })),
+  forget: (sensorId) => set(({ keys: { [sensorId]: _gone, ...keys } }) => ({ keys })),
 }));

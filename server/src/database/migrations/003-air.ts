@@ -43,7 +43,7 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
     fields: ['householdId', 'id'],
   });
   await sequelize.query(
-    'ALTER TABLE sensors ADD CONSTRAINT sensors_in_place FOREIGN KEY (householdId, placeId) REFERENCES places (householdId, id)',
+    'ALTER TABLE sensors ADD CONSTRAINT sensors_in_place FOREIGN KEY (householdId, placeId) REFERENCES places (householdId, id) ON DELETE CASCADE',
   );
 
   await queryInterface.createTable('salt_checks', {
