@@ -7,5 +7,7 @@ await withThrowaway(async (env) => {
   console.log('');
   await exit(runTypeScript('bench/compose.ts'));
   console.log('');
+  await exit(runTypeScript('bench/air.ts', env));
+  console.log('');
   await exit(runTypeScript('bench/first-load.ts', env));
 });

@@ -28,7 +28,12 @@ export async function withThrowaway(work) {
   try {
     await new Promise((resolve) => server.once('message', resolve));
     simulators.tell(`http://127.0.0.1:${port}`);
-    await work({ TEMBRIN_URL: `http://127.0.0.1:${port}`, STATIC_DIR });
+    await work({
+      ...database.env,
+      TEMBRIN_URL: `http://127.0.0.1:${port}`,
+      SERVER_PID: String(server.pid),
+      STATIC_DIR,
+    });
   } finally {
     server.kill('SIGTERM');
     await exit(server);

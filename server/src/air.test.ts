@@ -10,12 +10,12 @@ import {
   type Sensor,
 } from '@tembrin/contract';
 import fc from 'fast-check';
-import { QueryTypes } from 'sequelize';
 import request from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { Imports } from './store/air/imports';
-import { rollUp, storeReadings, takeIn, type HourSums } from './store/air/readings';
-import { correctedHours } from './store/air/records';
+import { emptyColumns, readColumns, rollUp } from './store/air/hours';
+import { storeReadings, takeIn } from './store/air/readings';
+import { correctedHours, hourRows } from './store/air/records';
 import { household, madeEvent, openStage, visitor, type Stage } from './testing/stage';
 
 let stage: Stage;
@@ -460,24 +460,23 @@ describe('roll-ups', () => {
     await fc.assert(
       fc.asyncProperty(batches, checks, async (all, salts) => {
         await sequelize.query('DELETE FROM readings WHERE sensor = :no', { replacements: { no } });
-        await sequelize.query('DELETE FROM reading_hours WHERE sensor = :no', { replacements: { no } });
+        await sequelize.query('DELETE FROM reading_days WHERE sensor = :no', { replacements: { no } });
         for (const batch of all)
           await sequelize.transaction((transaction) => takeIn(sequelize, no, batch, transaction));
         const truth = new Map<number, Reading>(all.flat().map((each) => [each.at, each]));
-        const rows = await sequelize.query<HourSums>(
-          'SELECT hour, n, rhSum, low, high, tempN, tempSum FROM reading_hours WHERE sensor = :no ORDER BY hour',
-          { replacements: { no }, type: QueryTypes.SELECT },
-        );
         const hours = [...new Set([...truth.keys()].map((at) => Math.floor(at / 3600)))].sort((a, b) => a - b);
-        expect(rows.map(({ hour }) => hour)).toEqual(hours);
-        const shown = correctedHours(rows, salts);
+        const sums = await readColumns(sequelize, no, base / 3600 - 30, base / 3600 + 80);
+        const shown = hourRows(correctedHours(sums, salts));
+        expect(shown.map(([hour]) => hour)).toEqual(hours);
         for (const [index, hour] of hours.entries()) {
           const inside = [...truth.values()].filter(({ at }) => Math.floor(at / 3600) === hour);
           // Each reading corrected by itself, as an hour of its own.
-          const each = inside.map(
-            ({ rh }) =>
-              correctedHours([{ hour, n: 1, rhSum: rh, low: rh, high: rh, tempN: 0, tempSum: 0 }], salts)[0]![1],
-          );
+          const each = inside.map(({ rh }) => {
+            const alone = emptyColumns(hour, 1);
+            alone.n[0] = 1;
+            for (const key of ['rhSum', 'low', 'high'] as const) alone[key][0] = rh;
+            return hourRows(correctedHours(alone, salts))[0]![1];
+          });
           const clamped = each.some((rh) => rh === 0 || rh === 10_000);
           const mean = each.reduce((sum, rh) => sum + rh, 0) / each.length;
           if (!clamped) expect(Math.abs(shown[index]![1] - mean)).toBeLessThanOrEqual(1);

@@ -94,7 +94,10 @@ test('killed in the middle of an import, a server leaves nothing half there, and
   const broken = send(url, importId).catch(() => null);
   for (let read = 0; read < 15_000;) {
     const answer = await fetch(`${url}/imports/${importId}`, { headers: { cookie } });
-    if (answer.ok) read = ((await answer.json()) as { lines: number }).lines;
+    if (!answer.ok) continue;
+    const { state, lines: count } = (await answer.json()) as { state: string; lines: number };
+    expect(state).toBe('running');
+    read = count;
   }
   child.kill('SIGKILL');
   await once(child, 'exit');

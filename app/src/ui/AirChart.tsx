@@ -1,4 +1,4 @@
-import { scaleLinear, scaleTime } from 'd3-scale';
+import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
 import { useEffect, useRef, useState } from 'react';
 import { View, type LayoutChangeEvent } from 'react-native';
@@ -57,7 +57,7 @@ export function AirChart({ points, band, words, label, ticks, chosen, onChoose, 
   const measure = ({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width);
   const from = points[0]?.at ?? 0;
   const to = Math.max(from + 1, points.at(-1)?.at ?? 1);
-  const x = scaleTime([from, to], [EDGE.left, Math.max(EDGE.left + 1, width - EDGE.right)]);
+  const x = scaleLinear([from, to], [EDGE.left, Math.max(EDGE.left + 1, width - EDGE.right)]);
   const [bottom, top] = reachOf(points, band);
   const y = scaleLinear([bottom, top], [tall - EDGE.foot, EDGE.top]).clamp(true);
   // A line every twenty percent, every ten where the chart reaches less far.
@@ -65,7 +65,7 @@ export function AirChart({ points, band, words, label, ticks, chosen, onChoose, 
   const shown = (percent: number) => percent % stride === 0 && percent / 100 > bottom && percent / 100 < top;
   const last = points.length - 1;
   const nearest = (px: number) => {
-    const at = Number(x.invert(px));
+    const at = x.invert(px);
     let best = 0;
     for (let index = 1; index <= last; index++)
       if (Math.abs(points[index]!.at - at) < Math.abs(points[best]!.at - at)) best = index;

@@ -71,6 +71,10 @@ export function weekdayOf(day: LocalDay): number {
  * @param wallMs the wall's date and time, counted as if it were UTC
  */
 export function wallInstant(wallMs: number, timeZone: string, afterMs = -Infinity): number {
+  // Most weeks have one offset from end to end, and it is remembered.
+  const week = Math.floor(wallMs / STEP_MS);
+  const usual = weekOffsetMs(week, timeZone);
+  if ([-1, 1, 2].every((by) => weekOffsetMs(week + by, timeZone) === usual)) return wallMs - usual;
   const [early, late] = [offsetMs(wallMs - DAY_MS, timeZone), offsetMs(wallMs + DAY_MS, timeZone)];
   const first = wallMs - early;
   if (early === late) return first;

@@ -16,7 +16,7 @@ const GRANTS: Readonly<Record<string, string>> = {
   sensors: 'SELECT, INSERT, UPDATE, DELETE',
   salt_checks: 'SELECT, INSERT, DELETE',
   readings: 'SELECT, INSERT, UPDATE, DELETE',
-  reading_hours: 'SELECT, INSERT, UPDATE, DELETE',
+  reading_days: 'SELECT, INSERT, UPDATE, DELETE',
   sessions: 'SELECT, INSERT, UPDATE, DELETE',
 };
 

@@ -1,7 +1,8 @@
 import { demoLibrary, type DemoLibrary } from '@tembrin/simulators';
 import { Op, type Transaction } from 'sequelize';
 import { placeColumns } from '../store/air/air-scope';
-import { rollUp, storeReadings } from '../store/air/readings';
+import { rollUp } from '../store/air/hours';
+import { storeReadings } from '../store/air/readings';
 import { v7 as uuid } from 'uuid';
 import type { Database } from '../database/connect';
 import type { Identity } from '../store/accounts';
@@ -179,5 +180,5 @@ const COPIED = [
 /** Tables of readings, which name their sensor by its number. */
 const READINGS_COPIED = [
   ['readings', 'at, rh, tempC, low, high'],
-  ['reading_hours', 'hour, n, rhSum, low, high, tempN, tempSum'],
+  ['reading_days', 'day, n, hours'],
 ] as const;

@@ -43,9 +43,13 @@ export function guessDelimiter(lines: readonly string[]): (typeof DELIMITERS)[nu
   return best?.delimiter ?? null;
 }
 
+const WITH_UNIT = /^\s*([+-]?\d+(?:[.,]\d+)?)\s*(?:%|%?\s*RH|°?\s*[CF])?\s*$/i;
+const PLAIN = /^\d+(?:\.\d+)?$/;
+
 /** A number as loggers write them: a point or a comma before the decimals, perhaps with its unit behind. */
 export function numberIn(text: string | undefined): number {
-  const match = /^\s*([+-]?\d+(?:[.,]\d+)?)\s*(?:%|%?\s*RH|°?\s*[CF])?\s*$/i.exec(text ?? '');
+  if (text !== undefined && PLAIN.test(text)) return Number(text);
+  const match = WITH_UNIT.exec(text ?? '');
   return match ? Number(match[1]!.replace(',', '.')) : NaN;
 }
 
@@ -160,6 +164,26 @@ export function lineReader(
   };
 }
 
+/** Last letters of a time with a.m. or p.m. */
+const MARKED: ReadonlySet<string> = new Set(['m', 'M', '.', ' ']);
+const HALF_DAY = /[ap]\.?m\.?\s*$/i;
+const ZERO = 48;
+
+/** The runs of digits in a text, as whole numbers. A file has half a million of these, so no pattern is matched for it. */
+function wholeNumbers(text: string): number[] {
+  const found: number[] = [];
+  let value = -1;
+  for (let at = 0; at <= text.length; at++) {
+    const digit = at < text.length ? text.charCodeAt(at) - ZERO : -1;
+    if (digit >= 0 && digit <= 9) value = (value < 0 ? 0 : value) * 10 + digit;
+    else if (value >= 0) {
+      found.push(value);
+      value = -1;
+    }
+  }
+  return found;
+}
+
 function instantIn(date: string, clock: string, order: DateOrder, timeZone: string, previous: number): number | null {
   if (order === 'epoch') {
     const count = EPOCH_LIKE.test(date) ? Number(date) : NaN;
@@ -170,15 +194,15 @@ function instantIn(date: string, clock: string, order: DateOrder, timeZone: stri
     const instant = ISO_WITH_ZONE.test(text) ? Date.parse(text.trim()) : NaN;
     return Number.isFinite(instant) ? instant : null;
   }
-  const parts = text.match(/\d+/g);
-  if (!parts || parts.length < 3) return null;
-  const [a, b, c, h = 0, minute = 0, second = 0] = parts.map(Number);
+  const parts = wholeNumbers(text);
+  if (parts.length < 3) return null;
+  const [a, b, c, h = 0, minute = 0, second = 0] = parts;
   const [y, month, day] = order === 'ymd' ? [a!, b!, c!] : order === 'dmy' ? [c!, b!, a!] : [c!, a!, b!];
   const year = y < 100 ? 2000 + y : y;
-  const half = /\d\s*([ap])\.?m/i.exec(text)?.[1]?.toLowerCase();
-  const hour = half ? (h % 12) + (half === 'p' ? 12 : 0) : h;
+  const half = MARKED.has(text.at(-1)!) && HALF_DAY.test(text) ? (/p\.?m/i.test(text) ? 12 : 0) : null;
+  const hour = half === null ? h : (h % 12) + half;
   if (month < 1 || month > 12 || day < 1 || day > 31 || hour > 23 || minute > 59 || second > 60) return null;
   const wall = Date.UTC(year, month - 1, day, hour, minute, second);
-  if (new Date(wall).getUTCDate() !== day) return null;
+  if (day > 28 && new Date(wall).getUTCDate() !== day) return null;
   return wallInstant(wall, timeZone, previous);
 }

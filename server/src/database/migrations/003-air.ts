@@ -72,23 +72,20 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
       PRIMARY KEY (sensor, at),
       CONSTRAINT readings_of_sensor FOREIGN KEY (sensor) REFERENCES sensors (no) ON DELETE CASCADE
     )`);
+  // The hours of a UTC day, rolled up and packed.
   await sequelize.query(`
-    CREATE TABLE reading_hours (
+    CREATE TABLE reading_days (
       sensor INT NOT NULL,
-      hour INT UNSIGNED NOT NULL,
+      day INT UNSIGNED NOT NULL,
       n INT UNSIGNED NOT NULL,
-      rhSum INT NOT NULL,
-      low SMALLINT NOT NULL,
-      high SMALLINT NOT NULL,
-      tempN INT UNSIGNED NOT NULL,
-      tempSum INT NOT NULL,
-      PRIMARY KEY (sensor, hour),
-      CONSTRAINT hours_of_sensor FOREIGN KEY (sensor) REFERENCES sensors (no) ON DELETE CASCADE
+      hours VARBINARY(576) NOT NULL,
+      PRIMARY KEY (sensor, day),
+      CONSTRAINT days_of_sensor FOREIGN KEY (sensor) REFERENCES sensors (no) ON DELETE CASCADE
     )`);
 }
 
 export async function down(queryInterface: QueryInterface): Promise<void> {
-  for (const table of ['reading_hours', 'readings', 'salt_checks', 'sensors', 'places']) {
+  for (const table of ['reading_days', 'readings', 'salt_checks', 'sensors', 'places']) {
     await queryInterface.dropTable(table);
   }
 }

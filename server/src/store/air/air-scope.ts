@@ -3,11 +3,9 @@ import {
   checkFault,
   compareHygrometers,
   HOUR_MS,
-  localDay,
   readingOf,
   sensorFaults,
   startOfLocalDay,
-  type AirHour,
   type CheckFault,
   type Comparison,
   type Reading,
@@ -32,8 +30,20 @@ import type { Database } from '../../database/connect';
 import type { PlaceRow, SaltCheckRow, SensorRow } from '../../database/models';
 import { fail } from '../../http/problems';
 import type { HouseholdScope } from '../scope';
-import { hoursOf, rollUp, takeIn } from './readings';
-import { correctedHours, levelOfDays, daysFrom, recordOf, saltCheckOf, steadyNow, together } from './records';
+import { emptyColumns, readColumns, rollUp } from './hours';
+import { takeIn } from './readings';
+import {
+  airHours,
+  correctedHours,
+  dayRows,
+  hourRows,
+  levelOfDays,
+  recordOf,
+  saltCheckOf,
+  steadyOf,
+  together,
+  type TrueHours,
+} from './records';
 
 const MOST_PLACES = 100;
 const MOST_SENSORS = 100;
@@ -43,6 +53,8 @@ const CHANGED = 'Somebody changed this meanwhile. Look at it again, then make yo
 const FAULT_HOURS = 10 * 24;
 /** How far back a device is told of: two years. */
 const TOLD_HOURS = 730 * 24;
+/** Steps of a day's detail. */
+const SLOT_S = 600;
 /** Half a window of the seasonal level, needed to either side of a chart. */
 const MARGIN_DAYS = 16;
 
@@ -219,11 +231,11 @@ export class AirScope {
       { replacements: { no: row.no }, type: QueryTypes.SELECT },
     );
     const [count] = await sequelize.query<{ n: string | null }>(
-      'SELECT SUM(n) AS n FROM reading_hours WHERE sensor = :no',
+      'SELECT SUM(n) AS n FROM reading_days WHERE sensor = :no',
       { replacements: { no: row.no }, type: QueryTypes.SELECT },
     );
     const last = latest ? Math.floor(latest.at / 3600) : 0;
-    const recent = await hoursOf(sequelize, row.no!, last - FAULT_HOURS, last);
+    const recent = await readColumns(sequelize, row.no!, last - FAULT_HOURS, last);
     return {
       id: row.id,
       name: row.name,
@@ -237,7 +249,7 @@ export class AirScope {
       checks: checks
         .map(({ id, at, salt, tempC, shownRh }) => ({ id, at: at.toISOString(), salt, tempC, shownRh }))
         .sort((a, b) => (a.at < b.at ? -1 : 1)) as SaltCheckRecord[],
-      faults: sensorFaults(airHours(correctedHours(recent, [])), Date.now(), {
+      faults: sensorFaults(airHours(hourRows(correctedHours(recent, []))), Date.now(), {
         watched: row.kind === 'post',
         battery: row.battery,
       }),
@@ -272,7 +284,7 @@ export class AirScope {
     const [one, other] = await Promise.all(
       [id, otherId].map(async (each) => {
         const row = await this.sensorRow(each);
-        return airHours(await this.correctedOf(row, now - 30 * 24, now));
+        return airHours(hourRows(await this.correctedOf(row, now - 30 * 24, now)));
       }),
     );
     return compareHygrometers(one!, other!);
@@ -314,7 +326,7 @@ export class AirScope {
     const own =
       checks?.filter(({ sensorId }) => sensorId === row.id) ??
       (await this.database.models.SaltCheck.findAll({ where: this.scope.where({ sensorId: row.id }) }));
-    return correctedHours(await hoursOf(this.database.sequelize, row.no!, fromHour, toHour), own.map(saltCheckOf));
+    return correctedHours(await readColumns(this.database.sequelize, row.no!, fromHour, toHour), own.map(saltCheckOf));
   }
 
   /** The hours of a place, from all the hygrometers that hung there at the time. */
@@ -324,17 +336,17 @@ export class AirScope {
     checks: readonly SaltCheckRow[],
     fromHour: number,
     toHour: number,
-  ): Promise<HourRow[]> {
-    const lists: HourRow[][] = [];
+  ): Promise<TrueHours> {
+    const asked: Promise<TrueHours>[] = [];
     for (const row of sensors) {
       const stays = staysOf(row);
       const here = stays.map((stay, index) => ({ ...stay, to: (stays[index + 1]?.from ?? Infinity) - 1 }));
       for (const { from, to } of here.filter((stay) => stay.placeId === placeId)) {
         const [low, high] = [Math.max(from, fromHour), Math.min(to, toHour)];
-        if (low <= high) lists.push(await this.correctedOf(row, low, high, checks));
+        if (low <= high) asked.push(this.correctedOf(row, low, high, checks));
       }
     }
-    return together(lists.filter((list) => list.length > 0));
+    return together(await Promise.all(asked), fromHour, Math.max(0, toHour - fromHour + 1));
   }
 
   private async rows() {
@@ -360,7 +372,8 @@ export class AirScope {
     const from = sinceHour === 0 ? now - TOLD_HOURS : Math.max(now - TOLD_HOURS, sinceHour - 48);
     for (const { id } of places) {
       const hours = await this.placeHours(id, sensors, checks, from, now);
-      if (hours.length > 0) records.push(recordOf(id, hours, household.timeZone, sinceHour));
+      const record = recordOf(id, hours, household.timeZone, sinceHour);
+      if (record) records.push(record);
     }
     return {
       places: places.map(placeOf),
@@ -382,12 +395,13 @@ export class AirScope {
     const { timeZone } = household;
     const hour = (day: number) => Math.floor(startOfLocalDay(day, timeZone) / HOUR_MS);
     const hours = await this.placeHours(placeId, sensors, checks, hour(from - MARGIN_DAYS), hour(to + MARGIN_DAYS));
-    const days = daysFrom(hours, timeZone).filter(([day]) => day >= from && day < to);
+    const days = dayRows(hours, timeZone).filter(([day]) => day >= from && day < to);
+    const steady = steadyOf(hours);
     return {
       days,
-      level: levelOfDays(hours, days, timeZone),
-      steady: steadyNow(hours),
-      reach: await this.reach(sensors, timeZone),
+      level: steady ? levelOfDays(steady, days, timeZone) : [],
+      steady: steady?.now ?? null,
+      reach: await this.reach(sensors),
     };
   }
 
@@ -395,38 +409,30 @@ export class AirScope {
     const { household, sensors, checks } = await this.placeQuestion(placeId);
     const from = startOfLocalDay(day, household.timeZone) / 1000;
     const to = startOfLocalDay(day + 1, household.timeZone) / 1000;
+    const first = Math.floor(from / SLOT_S);
     const lists = await Promise.all(
       sensors.map(async (row) => {
         const stay = staysOf(row).findLast((each) => each.from * 3600 <= from);
-        if (stay?.placeId !== placeId) return [];
-        const sums = await this.database.sequelize.query<{
-          slot: number;
-          n: number;
-          rhSum: number;
-          low: number;
-          high: number;
-          tempN: number;
-          tempSum: number;
-        }>(
-          `SELECT at DIV 600 AS slot, COUNT(*) AS n, SUM(rh) AS rhSum, MIN(COALESCE(low, rh)) AS low, MAX(COALESCE(high, rh)) AS high,
-                  COUNT(tempC) AS tempN, COALESCE(SUM(tempC), 0) AS tempSum
-           FROM readings WHERE sensor = :no AND at >= :from AND at < :to GROUP BY at DIV 600 ORDER BY slot`,
-          { replacements: { no: row.no, from, to }, type: QueryTypes.SELECT },
-        );
-        const own = checks.filter(({ sensorId }) => sensorId === row.id).map(saltCheckOf);
-        const plain = sums.map(({ slot, ...sum }) => ({
-          n: Number(sum.n),
-          rhSum: Number(sum.rhSum),
-          low: sum.low,
-          high: sum.high,
-          tempN: Number(sum.tempN),
-          tempSum: Number(sum.tempSum),
-          hour: Math.floor((slot * 600) / 3600),
-        }));
-        return correctedHours(plain, own).map(([, ...values], index): HourRow => [sums[index]!.slot * 600, ...values]);
+        const slots = emptyColumns(first, Math.ceil(to / SLOT_S) - first);
+        if (stay?.placeId === placeId) {
+          const sums = await this.database.sequelize.query<Record<keyof typeof slots | 'slot', number | string>>(
+            `SELECT at DIV ${SLOT_S} AS slot, COUNT(*) AS n, SUM(rh) AS rhSum, MIN(COALESCE(low, rh)) AS low,
+                    MAX(COALESCE(high, rh)) AS high, COUNT(tempC) AS tempN, COALESCE(SUM(tempC), 0) AS tempSum
+             FROM readings WHERE sensor = :no AND at >= :from AND at < :to GROUP BY at DIV ${SLOT_S}`,
+            { replacements: { no: row.no, from, to }, type: QueryTypes.SELECT },
+          );
+          for (const { slot, ...sum } of sums)
+            for (const key of ['n', 'rhSum', 'low', 'high', 'tempN', 'tempSum'] as const)
+              slots[key][Number(slot) - first] = Number(sum[key]);
+        }
+        // The correction of the day's beginning: a check in its course is told from the next day on.
+        const own = checks.filter(({ sensorId, at }) => sensorId === row.id && at.getTime() <= from * 1000);
+        const right = correctedHours({ ...slots, from: from / 3600 }, own.map(saltCheckOf));
+        return { ...right, from: first };
       }),
     );
-    return { points: together(lists.filter((list) => list.length > 0)) };
+    const points = hourRows(together(lists, first, Math.ceil(to / SLOT_S) - first));
+    return { points: points.map(([slot, ...values]): HourRow => [slot * SLOT_S, ...values]) };
   }
 
   private async placeQuestion(placeId: string) {
@@ -440,26 +446,16 @@ export class AirScope {
     };
   }
 
-  private async reach(sensors: readonly SensorRow[], timeZone: string): Promise<Year['reach']> {
+  private async reach(sensors: readonly SensorRow[]): Promise<Year['reach']> {
     if (sensors.length === 0) return null;
     const [found] = await this.database.sequelize.query<{ first: number | null; last: number | null }>(
-      'SELECT MIN(hour) AS first, MAX(hour) AS last FROM reading_hours WHERE sensor IN (:sensors)',
+      'SELECT MIN(day) AS first, MAX(day) AS last FROM reading_days WHERE sensor IN (:sensors)',
       { replacements: { sensors: sensors.map(({ no }) => no) }, type: QueryTypes.SELECT },
     );
     if (found?.first == null || found.last == null) return null;
-    return [localDay(found.first * HOUR_MS, timeZone), localDay(found.last * HOUR_MS, timeZone)];
+    // UTC days; near enough to know whether there is an earlier year.
+    return [found.first, found.last];
   }
-}
-
-/** Wire rows as the core reckons with them. */
-function airHours(rows: readonly HourRow[]): AirHour[] {
-  return rows.map(([hour, rh, low, high, temp]) => ({
-    at: hour * HOUR_MS,
-    rh: rh / 10_000,
-    low: low / 10_000,
-    high: high / 10_000,
-    tempC: temp === null ? null : temp / 100,
-  }));
 }
 
 const newKey = () => `tmb_${randomBytes(24).toString('base64url')}`;

@@ -1,5 +1,5 @@
 import { TextDecoder } from 'node:util';
-import { parse } from 'csv-parse/sync';
+import Papa from 'papaparse';
 import {
   guessDelimiter,
   guessPlan,
@@ -18,9 +18,10 @@ import {
 } from '@tembrin/contract';
 import type { Sequelize } from 'sequelize';
 import { fail, ProblemError, problem } from '../../http/problems';
-import { lockSensor, rollUp, storeReadings } from './readings';
+import { rollUp } from './hours';
+import { extentOf, lockSensor, storeReadings } from './readings';
 
-const BATCH = 5000;
+const BATCH = 10_000;
 /** A file without a line break in so many characters is no logger's file. */
 const LONGEST_LINE = 100_000;
 const LINES_SHOWN = 12;
@@ -33,14 +34,7 @@ const MEGABYTES = Math.round(IMPORT_BYTES / 1_000_000);
 export const TOO_LARGE = `That file is larger than ${MEGABYTES} MB. Export a shorter stretch from the logger, or cut it in parts.`;
 
 function cells(text: string, delimiter: string): string[][] {
-  return parse(text, {
-    delimiter,
-    bom: true,
-    relax_column_count: true,
-    relax_quotes: true,
-    skip_empty_lines: true,
-    trim: true,
-  }) as string[][];
+  return Papa.parse<string[]>(text, { delimiter, skipEmptyLines: true }).data;
 }
 
 /**
@@ -204,14 +198,30 @@ export class Imports {
     let skip = plan.skip;
     let batch: Reading[] = [];
     let [first, last] = [Infinity, -Infinity];
+    // Stretches in which something is stored: before the import, and by it. Outside them nothing needs to be looked for.
+    const stored = await extentOf(this.sequelize, sensor, transaction);
+    let own: [number, number] | null = null;
+    const apart = (one: readonly [number, number] | null, [low, high]: readonly [number, number]) =>
+      one === null || high < one[0] || low > one[1];
+    // While the database stores one batch, the next is read.
+    let storing: Promise<void> = Promise.resolve();
+    const store = async (readings: readonly Reading[]) => {
+      const span = spanOf(readings);
+      const fresh = apart(stored, span) && apart(own, span);
+      own = own ? [Math.min(own[0], span[0]), Math.max(own[1], span[1])] : span;
+      const taken = await storeReadings(this.sequelize, sensor, readings, transaction, fresh);
+      progress.intake.stored += taken.stored;
+      progress.intake.known += taken.known;
+      progress.intake.corrected += taken.corrected;
+    };
     const flush = async () => {
-      if (batch.length === 0) return;
-      const { stored, known, corrected } = await storeReadings(this.sequelize, sensor, batch, transaction);
-      progress.intake.stored += stored;
-      progress.intake.known += known;
-      progress.intake.corrected += corrected;
-      batch = [];
+      await storing;
       alive();
+      if (batch.length === 0) return;
+      storing = store(batch);
+      // Awaited at the next turn; until then nobody else would hear of its failure.
+      storing.catch(() => undefined);
+      batch = [];
     };
     const take = async (text: string) => {
       for (const row of cells(text, plan.delimiter)) {
@@ -254,6 +264,7 @@ export class Imports {
     rest += decoder.end();
     if (rest.trim() !== '') await take(rest);
     await flush();
+    await storing;
     const readings = progress.lines - plan.skip - progress.unreadable;
     if (progress.unreadable > Math.max(UNREADABLE.least, UNREADABLE.share * progress.lines) || readings <= 0) {
       const example = progress.examples[0];
@@ -267,6 +278,16 @@ export class Imports {
     await rollUp(this.sequelize, sensor, first, last, transaction);
     alive();
   }
+}
+
+/** First and last instant of some readings. */
+function spanOf(readings: readonly Reading[]): [number, number] {
+  let [low, high] = [Infinity, -Infinity];
+  for (const { at } of readings) {
+    low = Math.min(low, at);
+    high = Math.max(high, at);
+  }
+  return [low, high];
 }
 
 /** Bytes to text: UTF-8, or UTF-16 where the file begins with its mark. */

@@ -1,10 +1,10 @@
 import type { Reading } from '@tembrin/core';
 import type { Intake } from '@tembrin/contract';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import { HOUR_S, rollUp } from './hours';
 
-/** Raw readings of sensors, and their hourly roll-ups. Sensors are named by their short number, which only the scope hands out. */
+/** Raw readings of sensors. Sensors are named by their short number, which only the scope hands out. */
 
-const HOUR_S = 3600;
 /** Farther apart than this, single instants are asked for instead of the stretch between them. */
 const STRETCH_S = 40 * 24 * HOUR_S;
 
@@ -14,16 +14,21 @@ const numberOrNull = (value: number | null) => (value === null ? 'NULL' : String
 
 /**
  * Stores readings of one sensor. What is there already and the same is left; what is there with another value is changed.
- * @param batch at most a few thousand; of two with the same instant the later counts
+ * The sensor is to be held by `lockSensor` meanwhile.
+ * @param batch at most some thousands; of two with the same instant the later counts
+ * @param fresh it is known that nothing is stored between its first and last instant
  */
 export async function storeReadings(
   sequelize: Sequelize,
   sensor: number,
   batch: readonly Reading[],
   transaction: Transaction,
+  fresh = false,
 ): Promise<Intake> {
   const byInstant = new Map(batch.map((reading) => [reading.at, reading]));
-  const there = await storedAmong(sequelize, sensor, [...byInstant.keys()], transaction);
+  const there = fresh
+    ? new Map<number, Stored>()
+    : await storedAmong(sequelize, sensor, [...byInstant.keys()], transaction);
   const repeated = batch.length - byInstant.size;
   const changes: Reading[] = [];
   let corrected = 0;
@@ -45,7 +50,7 @@ export async function storeReadings(
       .join(',');
     await sequelize.query(
       `INSERT INTO readings (sensor, at, rh, tempC, low, high) VALUES ${values}
-       ON DUPLICATE KEY UPDATE rh = VALUES(rh), tempC = VALUES(tempC), low = VALUES(low), high = VALUES(high)`,
+       ${there.size === 0 ? '' : 'ON DUPLICATE KEY UPDATE rh = VALUES(rh), tempC = VALUES(tempC), low = VALUES(low), high = VALUES(high)'}`,
       { transaction, raw: true },
     );
   }
@@ -71,37 +76,6 @@ async function storedAmong(sequelize: Sequelize, sensor: number, instants: numbe
     { replacements: { sensor, first, last, instants }, type: QueryTypes.SELECT, transaction },
   );
   return new Map(rows.map((row) => [row.at, row]));
-}
-
-/**
- * Makes the roll-ups of every hour touched by a stretch of time anew from its readings, so that they are right whatever
- * came late, twice, out of order or was changed.
- */
-export async function rollUp(
-  sequelize: Sequelize,
-  sensor: number,
-  fromS: number,
-  toS: number,
-  transaction: Transaction,
-): Promise<void> {
-  const replacements = {
-    sensor,
-    fromHour: Math.floor(fromS / HOUR_S),
-    toHour: Math.floor(toS / HOUR_S),
-    from: Math.floor(fromS / HOUR_S) * HOUR_S,
-    to: (Math.floor(toS / HOUR_S) + 1) * HOUR_S - 1,
-  };
-  await sequelize.query('DELETE FROM reading_hours WHERE sensor = :sensor AND hour BETWEEN :fromHour AND :toHour', {
-    replacements,
-    transaction,
-  });
-  await sequelize.query(
-    `INSERT INTO reading_hours (sensor, hour, n, rhSum, low, high, tempN, tempSum)
-     SELECT sensor, at DIV ${HOUR_S}, COUNT(*), SUM(rh), MIN(COALESCE(low, rh)), MAX(COALESCE(high, rh)),
-            COUNT(tempC), COALESCE(SUM(tempC), 0)
-     FROM readings WHERE sensor = :sensor AND at BETWEEN :from AND :to GROUP BY at DIV ${HOUR_S}`,
-    { replacements, transaction },
-  );
 }
 
 /** Holds a sensor until the transaction ends, so that what comes in for it comes in one after another. */
@@ -138,22 +112,15 @@ function stretches(instants: readonly number[]): [number, number][] {
   return found;
 }
 
-/** One hour of one sensor as it is rolled up, raw. */
-export interface HourSums {
-  hour: number;
-  n: number;
-  rhSum: number;
-  low: number;
-  high: number;
-  tempN: number;
-  tempSum: number;
-}
-
-/** Roll-ups of a sensor from one hour to another, both included, in order. */
-export function hoursOf(sequelize: Sequelize, sensor: number, fromHour: number, toHour: number): Promise<HourSums[]> {
-  return sequelize.query<HourSums>(
-    `SELECT hour, n, rhSum, low, high, tempN, tempSum FROM reading_hours
-     WHERE sensor = :sensor AND hour BETWEEN :fromHour AND :toHour ORDER BY hour`,
-    { replacements: { sensor, fromHour, toHour }, type: QueryTypes.SELECT },
+/** First and last instant of a sensor's readings, seconds; null where it has none. */
+export async function extentOf(
+  sequelize: Sequelize,
+  sensor: number,
+  transaction: Transaction,
+): Promise<[number, number] | null> {
+  const [found] = await sequelize.query<{ first: number | null; last: number | null }>(
+    'SELECT MIN(at) AS first, MAX(at) AS last FROM readings WHERE sensor = :sensor',
+    { replacements: { sensor }, type: QueryTypes.SELECT, transaction },
   );
+  return found?.first == null || found.last == null ? null : [found.first, found.last];
 }
