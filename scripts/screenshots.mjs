@@ -1,9 +1,26 @@
+import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { CHROMIUM } from './lib/chromium.mjs';
 import { ROOT } from './lib/project.mjs';
 import { withThrowaway } from './lib/throwaway.mjs';
 
-/** Takes the pictures in docs/screenshots anew, of the demo library. */
+/**
+ * Takes the pictures in docs/screenshots anew, of the demo library. Views of a phone that belong together are laid side by
+ * side on a sheet.
+ */
+const SHEETS = {
+  stand: ['now-before', 'opening', 'now-playing', 'working-strings'],
+  closing: ['closing-violin', 'closing-cello', 'closing-guitar', 'closing-harp'],
+  kit: ['kit', 'instrument', 'set-up', 'residue'],
+  bench: ['may-use', 'drill-screw', 'drill-case', 'hands-busy-dark'],
+  air: ['air', 'room', 'wood', 'what-to-do'],
+  'air-tools': ['salt-check', 'import', 'moving', 'keeping'],
+};
+const OUT = join(ROOT, 'docs/screenshots');
+const SINGLE = mkdtempSync(join(tmpdir(), 'tembrin-pictures-'));
+const GAP = 16;
+
 const PHONE = { width: 390, height: 844 };
 const WIDE = { width: 1280, height: 800 };
 
@@ -24,7 +41,8 @@ async function visit(browser, url, viewport, colorScheme, walk) {
   const take = async (name) => {
     await page.evaluate(() => document.fonts.ready);
     await page.waitForTimeout(400);
-    await page.screenshot({ path: join(ROOT, 'docs/screenshots', `${name}.png`) });
+    const alone = !Object.values(SHEETS).flat().includes(name);
+    await page.screenshot({ path: join(alone ? OUT : SINGLE, `${name}.png`) });
   };
   const stand = async (name) => {
     await page.getByRole('button', { name: /is on the stand/ }).click();
@@ -117,6 +135,66 @@ async function phone({ page, button, link, heading, take, stand, now, closing })
   await take('set-up');
 }
 
+/** A logger’s file as it stands in the import’s preview. */
+function loggerFile() {
+  const lines = Array.from({ length: 200 }, (_, hour) => {
+    const time = new Date(Date.UTC(2025, 4, 14) + hour * 3_600_000).toISOString();
+    return `${time.slice(8, 10)}.${time.slice(5, 7)}.2025 ${time.slice(11, 16)};${(48 + 6 * Math.sin(hour / 9)).toFixed(1)};20,${hour % 10}`;
+  });
+  return Buffer.from(`Time;Humidity %;Temperature °C\n${lines.join('\n')}\n`);
+}
+
+async function air({ page, button, link, heading, take }) {
+  const places = () => page.getByRole('link', { name: 'Air', exact: true }).click();
+  await places();
+  await page.getByRole('list', { name: 'Rooms and cases' }).waitFor({ timeout: 60_000 });
+  await take('air');
+  await link(/^Over the ovens/).click();
+  const chart = page.getByRole('slider', { name: /a year of air/ });
+  await chart.waitFor();
+  await page.waitForTimeout(1500);
+  await chart.press('End');
+  for (let day = 0; day < 20; day++) await chart.press('ArrowLeft');
+  await take('room');
+  await places();
+  await link(/^Reading room/).click();
+  await link(/^Bittern:/).click();
+  await heading('The working');
+  await take('wood');
+  await button('What to do').click();
+  await heading('Airing');
+  await take('what-to-do');
+  await places();
+  await link(/^Hygrometers/).click();
+  await link(/^Logger on the shelf/).click();
+  await button('Check it over salt').click();
+  await page.getByLabel('It shows, in %').fill('73');
+  await page.evaluate(() => document.activeElement?.blur());
+  await page.mouse.move(200, 300);
+  await page.mouse.wheel(0, -4000);
+  await take('salt-check');
+  await button('Back').click();
+  await button('Import a file').click();
+  await page
+    .getByLabel('The logger’s file')
+    .setInputFiles({ name: 'shelf.csv', mimeType: 'text/csv', buffer: loggerFile() });
+  await page.getByText('So it would be read').waitFor();
+  await page.getByText('So it would be read').scrollIntoViewIfNeeded();
+  await page.mouse.wheel(0, 300);
+  await take('import');
+  await places();
+  await link(/^Moving between climates/).click();
+  await page.getByRole('radiogroup', { name: 'From' }).getByRole('radio', { name: 'Harbour store' }).click();
+  await heading(/steps?, done by/).catch(() => heading('Nothing to arrange'));
+  await page.getByRole('heading', { level: 2 }).first().scrollIntoViewIfNeeded();
+  await page.mouse.wheel(0, 400);
+  await take('moving');
+  await places();
+  await link(/^On the way/).click();
+  await heading('A parked car');
+  await take('keeping');
+}
+
 async function dark({ page, button, take, closing }) {
   await closing(2);
   await button('Hands-busy view').click();
@@ -124,8 +202,12 @@ async function dark({ page, button, take, closing }) {
   await take('hands-busy-dark');
 }
 
-async function wide({ button, link, heading, take }) {
+async function wide({ page, button, link, heading, take }) {
   await take('now-before-wide');
+  await page.getByRole('link', { name: 'Air', exact: true }).click();
+  await page.getByRole('list', { name: 'Rooms and cases' }).waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(2000);
+  await take('air-wide');
   await link('Bench').click();
   await heading('Learn');
   await take('bench-wide');
@@ -140,7 +222,22 @@ await withThrowaway(async ({ TEMBRIN_URL }) => {
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch(CHROMIUM);
   await visit(browser, TEMBRIN_URL, PHONE, 'light', phone);
+  await visit(browser, TEMBRIN_URL, PHONE, 'light', air);
   await visit(browser, TEMBRIN_URL, PHONE, 'dark', dark);
   await visit(browser, TEMBRIN_URL, WIDE, 'light', wide);
+  for (const [name, pictures] of Object.entries(SHEETS)) await sheet(browser, name, pictures);
   await browser.close();
+  rmSync(SINGLE, { recursive: true, force: true });
 });
+
+/** Lays pictures side by side on one sheet. */
+async function sheet(browser, name, pictures) {
+  const width = pictures.length * (PHONE.width + GAP) - GAP;
+  const page = await browser.newPage({ viewport: { width, height: PHONE.height } });
+  const images = pictures.map(
+    (each) => `<img src="data:image/png;base64,${readFileSync(join(SINGLE, `${each}.png`)).toString('base64')}">`,
+  );
+  await page.setContent(`<body style="margin:0;display:flex;gap:${GAP}px;background:#fff">${images.join('')}</body>`);
+  await page.screenshot({ path: join(OUT, `${name}.png`) });
+  await page.close();
+}

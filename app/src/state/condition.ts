@@ -3,9 +3,11 @@ import {
   foldLog,
   schoolsFor,
   type Condition,
+  type InstrumentAir,
   type InstrumentLog,
   type LogEvent,
   type Schools,
+  type Side,
   type Situation,
 } from '@tembrin/core';
 import type { Air, Household, Instrument } from '@tembrin/contract';
@@ -27,6 +29,8 @@ export interface Judged {
 
 const NONE: readonly LogEvent[] = [];
 const MINUTE_MS = 60_000;
+/** Wood is slower than a clock: its verdict is worked out anew every ten minutes, and when something new is known. */
+const AIR_SLOT_MS = 10 * MINUTE_MS;
 
 /** One instrument's log folded and judged: a pure function of log, settings and time, remembered while none of them changes. */
 const judgements = new WeakMap<readonly LogEvent[], { key: string; judged: Judged }>();
@@ -42,12 +46,12 @@ let lastPlaces: { known: AirKnown; timeZone: string; nowMs: number; places: Read
 
 export function placesAt({ air, unsent }: AirKnown, timeZone: string, nowMs: number): ReadonlyMap<string, PlaceAir> {
   const last = lastPlaces;
-  const minute = Math.floor(nowMs / MINUTE_MS);
+  const slot = Math.floor(nowMs / AIR_SLOT_MS);
   if (
     last?.known.air === air &&
     last.known.unsent === unsent &&
     last.timeZone === timeZone &&
-    Math.floor(last.nowMs / MINUTE_MS) === minute
+    Math.floor(last.nowMs / AIR_SLOT_MS) === slot
   )
     return last.places;
   const places = air ? placesAir(air, unsent, timeZone, nowMs) : new Map<string, PlaceAir>();
@@ -69,11 +73,28 @@ function judge(
   if (judgedBefore?.key === key) return judgedBefore.judged;
   const log = foldLog(events, nowMs, timeZone);
   const sides = schoolsFor(instrument.family, schools, instrument.schools);
-  const air = instrumentAir(instrument, sides.air, log, places);
+  const air = airVerdictOf(instrument, sides.air, log, places);
   const condition = conditionOf(instrument, log, sides, Date.parse(instrument.addedAt), air);
   const judged = { log, condition, schools: sides, situation: { facts: instrument, schools: sides, log, condition } };
   judgements.set(events, { key, judged });
   return judged;
+}
+
+/** Verdicts by what they rest on: the places as they were worked out, the instrument, its school and its moves. */
+const verdicts = new WeakMap<object, Map<string, InstrumentAir>>();
+
+function airVerdictOf(
+  instrument: Instrument,
+  school: Side,
+  log: InstrumentLog,
+  places: ReadonlyMap<string, PlaceAir>,
+): InstrumentAir {
+  let known = verdicts.get(places);
+  if (!known) verdicts.set(places, (known = new Map()));
+  const key = [instrument.id, instrument.version, school, ...log.moves.map(({ eventId }) => eventId)].join(' ');
+  let air = known.get(key);
+  if (!air) known.set(key, (air = instrumentAir(instrument, school, log, places)));
+  return air;
 }
 
 let stamps = 0;

@@ -165,7 +165,13 @@ export function AirChart({ points, band, words, label, ticks, chosen, onChoose, 
             strokeWidth={0.8}
           />
           <Path d={alone} stroke={palette.edge} strokeWidth={3} strokeLinecap="round" fill="none" />
-          <Path d={through(({ air }) => air?.rh ?? null)} stroke={palette.quiet} strokeWidth={1.2} fill="none" />
+          <Path
+            d={through(({ air }) => air?.rh ?? null)}
+            stroke={palette.quiet}
+            strokeWidth={1}
+            opacity={0.6}
+            fill="none"
+          />
           <Path
             d={through(({ level }) => level)}
             stroke={palette.text}

@@ -52,12 +52,19 @@ export function samplesOf({ days, hours }: AirRecord): AirHour[] {
 }
 
 /** Lays samples out as columns. */
-export function columnsOf(samples: readonly AirHour[]): AirColumns {
-  return {
-    at: Float64Array.from(samples, ({ at }) => at),
-    rh: Float64Array.from(samples, ({ rh }) => rh),
-    tempC: Float64Array.from(samples, ({ tempC }) => tempC ?? ASSUMED_C),
-  };
+export function columnsOf(samples: readonly AirHour[]): AirColumns & { at: Float64Array } {
+  const [at, rh, temps] = [0, 1, 2].map(() => new Float64Array(samples.length)) as [
+    Float64Array,
+    Float64Array,
+    Float64Array,
+  ];
+  for (let index = 0; index < samples.length; index++) {
+    const sample = samples[index]!;
+    at[index] = sample.at;
+    rh[index] = sample.rh;
+    temps[index] = sample.tempC ?? ASSUMED_C;
+  }
+  return { at, rh, tempC: temps };
 }
 
 /** Mean humidity of the samples of a stretch of time; null when there are none. */

@@ -23,26 +23,33 @@ export function woodLines(
   air: readonly StayAir[],
   nowMs: number,
 ): WoodLine[] {
+  const stays = air.flatMap(({ stay, samples, holdMs }) =>
+    samples.length === 0
+      ? []
+      : [{ cased: stay.cased, holdMs, columns: columnsOf(upToEnd(samples, Math.min(stay.to, nowMs))) }],
+  );
+  const length = stays.reduce((sum, { columns }) => sum + columns.at.length, 0);
+  const at = new Float64Array(length);
+  for (let index = 0, offset = 0; index < stays.length; index++) {
+    const { columns } = stays[index]!;
+    at.set(columns.at, offset);
+    offset += columns.at.length;
+  }
+  const cased = air.at(-1)?.stay.cased ?? false;
   return woodParts(facts).map((part) => {
-    const at: number[] = [];
-    const moisture: number[] = [];
-    for (const { stay, samples, holdMs } of air) {
-      const first = samples[0];
-      if (!first) continue;
-      const upTo = upToEnd(samples, Math.min(stay.to, nowMs));
-      const line = laggedMoisture(columnsOf(upTo), lagMs(part, stay.cased), holdMs, moisture.at(-1));
-      for (const [index, value] of line.entries()) {
-        at.push(upTo[index]!.at);
-        moisture.push(value);
-      }
+    const moisture = new Float64Array(length);
+    let offset = 0;
+    for (const { cased: inCase, holdMs, columns } of stays) {
+      const before = offset === 0 ? undefined : moisture[offset - 1];
+      moisture.set(laggedMoisture(columns, lagMs(part, inCase), holdMs, before), offset);
+      offset += columns.at.length;
     }
-    const cased = air.at(-1)?.stay.cased ?? false;
-    return { part, at: Float64Array.from(at), moisture: Float64Array.from(moisture), tauMs: lagMs(part, cased) };
+    return { part, at, moisture, tauMs: lagMs(part, cased) };
   });
 }
 
 /** Carries the last sample on to the end of a stay. */
-function upToEnd(samples: readonly AirHour[], endMs: number): AirHour[] {
+function upToEnd(samples: readonly AirHour[], endMs: number): readonly AirHour[] {
   const last = samples.at(-1)!;
-  return last.at < endMs ? [...samples, { ...last, at: endMs }] : [...samples];
+  return last.at < endMs ? [...samples, { ...last, at: endMs }] : samples;
 }

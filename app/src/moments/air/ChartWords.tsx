@@ -19,7 +19,7 @@ export function ChartKey({ wood, level }: { wood: string; level: boolean }) {
   return (
     <View style={{ flexDirection: 'row', flexWrap: 'wrap', columnGap: GAP.one, rowGap: GAP.hair }}>
       {item(<Line x1={1} x2={21} y1={7} y2={7} stroke={palette.accent} strokeWidth={2.8} />, wood)}
-      {item(<Path d="M1 3H21V11H1Z" fill={palette.edge} opacity={0.6} />, 'air, low to high')}
+      {item(<Path d="M1 3H21V11H1Z" fill={palette.edge} opacity={0.6} />, 'air: low, mean, high')}
       {level &&
         item(
           <Line x1={1} x2={21} y1={7} y2={7} stroke={palette.text} strokeWidth={1.4} strokeDasharray="2 4" />,
