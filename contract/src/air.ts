@@ -177,6 +177,19 @@ export const readingPostSchema = z.strictObject({
 });
 export type ReadingPost = z.infer<typeof readingPostSchema>;
 
+/** Readings as they were shown, uncorrected: seconds since 1970; humidity and °C in hundredths. */
+export const readingListSchema = z.object({
+  readings: z.array(
+    z.object({
+      at: z.int(),
+      rh: z.int(),
+      tempC: z.int().nullable(),
+      low: z.int().nullable(),
+      high: z.int().nullable(),
+    }),
+  ),
+});
+
 /** How readings were taken in. */
 export const intakeSchema = z.object({
   /** New; already there and the same; there with another value, and changed. */

@@ -15,6 +15,7 @@ import {
   placeSchema,
   previewRequestSchema,
   previewSchema,
+  readingListSchema,
   readingPostSchema,
   saltCheckSchema,
   senmlAnswerSchema,
@@ -277,6 +278,15 @@ export const operations = {
     params: sensorParams,
     body: readingPostSchema,
     response: intakeSchema,
+  },
+  readReadings: {
+    method: 'get',
+    path: '/sensors/:id/readings',
+    summary: 'The newest readings of a hygrometer as it showed them, newest first.',
+    access: 'household',
+    status: 200,
+    params: sensorParams,
+    response: readingListSchema,
   },
   removeReading: {
     method: 'delete',

@@ -193,6 +193,7 @@ test('is the hygrometer right: the salt check leads through, corrects, and can b
   await page.getByRole('link', { name: 'Air', exact: true }).click();
   await page.getByRole('link', { name: /^Hygrometers/ }).click();
   await page.getByRole('link', { name: /^Hygrometer\./ }).click();
+  await expect(page.getByRole('button', { name: /^Take back the reading of today/ })).toBeVisible();
   await page.getByRole('button', { name: 'Check it over salt' }).click();
   await expect(page.getByText('The sensor must never touch the salt', { exact: false })).toBeVisible();
   await page.getByLabel('It shows, in %').fill('72.5');
@@ -205,6 +206,8 @@ test('is the hygrometer right: the salt check leads through, corrects, and can b
   await expect(page.getByRole('row', { name: /^Truth/ })).toContainText('corrected by +3.0 %');
   await page.getByRole('button', { name: /^Take back the check/ }).click();
   await expect(page.getByRole('row', { name: /^Truth/ })).toContainText('never checked');
+  await page.getByRole('button', { name: /^Take back the reading of today/ }).click();
+  await expect(page.getByRole('row', { name: /^Readings/ })).toContainText('0');
 });
 
 test('the demo tells its story: bakery mornings, a place for each instrument, what to do, a moving plan', async ({

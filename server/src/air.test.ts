@@ -116,6 +116,8 @@ describe('readings by hand', () => {
       [4600, 4600, 4600, 2050],
     ]);
     expect(air.sensors[0]).toMatchObject({ last: { rh: 4600 }, readings: 2, keyed: false });
+    const listed = await party.browser.get(`/sensors/${made.id}/readings`).expect(200);
+    expect(listed.body.readings.map(({ rh }: { rh: number }) => rh)).toEqual([4600, 4500]);
     const at = Math.floor(Date.parse(one.at) / 1000);
     await party.browser.agent
       .delete(`${API_ROOT}/sensors/${made.id}/readings/${at}`)

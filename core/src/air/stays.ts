@@ -48,7 +48,8 @@ export function staysOf(
     const stay = { from, to: next ? next.at : Math.max(nowMs, from), placeId: move.placeId };
     if (next && stay.to <= stay.from) return [];
     const place = move.placeId === null ? undefined : byId.get(move.placeId);
-    if (!place) return [{ ...stay, airOf: null, cased: move.cased }];
+    // Away, or in a place that was removed since.
+    if (!place) return [{ ...stay, placeId: null, airOf: null, cased: move.cased }];
     if (measured(place.id)) return [{ ...stay, airOf: place.id, cased: place.kind === 'room' && move.cased }];
     if (place.kind === 'case' && place.roomId !== null && measured(place.roomId))
       return [{ ...stay, airOf: place.roomId, cased: true }];

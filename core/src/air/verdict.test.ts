@@ -142,6 +142,8 @@ test('an instrument takes its history along when it moves', () => {
   const verdict = airVerdict({ facts: usualFacts('violin'), school: 'A', air, steady: null, ahead: [], nowMs: NOW });
   expect(verdict.state).not.toBe('fine');
   expect(verdict.body!.restRh).toBeLessThan(0.3);
+  // A place that was removed since is no place.
+  expect(staysOf(moves, places.slice(0, 1), () => true, NOW)[1]).toMatchObject({ placeId: null, airOf: null });
   // A case with a hygrometer of its own holds the wood's own air.
   expect(staysOf(moves, places, () => true, NOW)[1]).toMatchObject({ airOf: 'case', cased: false });
 });

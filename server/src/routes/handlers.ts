@@ -64,6 +64,7 @@ export function handlersFor(database: Database, demos: DemoShelf, outside: Outsi
       return undefined;
     },
     postReadings: ({ scope, params, body }) => air(scope).postReadings(params.id, body),
+    readReadings: ({ scope, params }) => air(scope).readings(params.id),
     removeReading: async ({ scope, params }) => {
       await air(scope).removeReading(params.id, params.at);
       return undefined;

@@ -1,7 +1,7 @@
 import { driftPerYear, SALTS } from '@tembrin/core';
-import { API_ROOT, type Sensor } from '@tembrin/contract';
+import { API_ROOT, type ResponseOf, type Sensor } from '@tembrin/contract';
 import { Redirect, router } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { changeAir, refreshAir, useAir } from '@/state/air';
 import { call, sentenceOf } from '@/state/api';
@@ -101,6 +101,7 @@ function HygrometerScreen({ sensor }: { sensor: Sensor }) {
           ...(sensor.battery === null ? [] : [['Battery', `${Math.round(sensor.battery)} %`] as const]),
         ]}
       />
+      {sensor.kind === 'hand' && sensor.readings > 0 && <LastReadings sensor={sensor} attempt={attempt} />}
       {sensor.kind === 'post' && <Sending sensor={sensor} attempt={attempt} />}
       <View style={{ gap: GAP.small }}>
         <Words kind="heading" level={2}>
@@ -193,6 +194,50 @@ function HygrometerScreen({ sensor }: { sensor: Sensor }) {
 
 const START = { alignSelf: 'flex-start' } as const;
 
+type Attempt = (work: () => Promise<unknown>, done: string | null) => Promise<void>;
+
+/** The newest readings somebody took, each of which can be taken back. */
+function LastReadings({ sensor, attempt }: { sensor: Sensor; attempt: Attempt }) {
+  const { nowMs, timeZone } = useMoment();
+  const temperatures = useLook((state) => state.temperatures);
+  const [readings, setReadings] = useState<ResponseOf<'readReadings'>['readings']>([]);
+  const { id, readings: count, lastAt } = sensor;
+  useEffect(() => {
+    let gone = false;
+    call('readReadings', { params: { id } })
+      .then((answer) => !gone && setReadings(answer.readings))
+      .catch(() => undefined);
+    return () => {
+      gone = true;
+    };
+  }, [id, count, lastAt]);
+  return (
+    <View>
+      <Words kind="heading" level={2}>
+        What it showed
+      </Words>
+      {readings.map(({ at, rh, tempC, low, high }) => {
+        const when = `${dayWords(at * 1000, nowMs, timeZone)} ${clockWords(at * 1000, timeZone)}`;
+        return (
+          <View key={at} style={{ flexDirection: 'row', alignItems: 'center', gap: GAP.half }}>
+            <Words kind="small" style={{ flex: 1 }}>
+              {`${humidityWords(rh / 10_000, 1)}${tempC === null ? '' : `, ${temperatureWords(tempC / 100, temperatures)}`}${low === null && high === null ? '' : `, between ${humidityWords((low ?? rh) / 10_000)} and ${humidityWords((high ?? rh) / 10_000)}`}, ${when}`}
+            </Words>
+            <Button
+              rank="plain"
+              title="Take back"
+              label={`Take back the reading of ${when}`}
+              onPress={() =>
+                void attempt(() => changeAir('removeReading', { params: { id, at } }), 'The reading is taken back.')
+              }
+            />
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
 const FAULTS = [
   { value: 'drop-outs' as const, title: 'Drop-outs' },
   { value: 'drift' as const, title: 'Drift' },
@@ -203,13 +248,7 @@ type Simulated = (typeof FAULTS)[number]['value'];
 const SOON_MS = 2000;
 
 /** How a hygrometer sends by itself: its address, its key, a pack to try; and a simulated one to send for it. */
-function Sending({
-  sensor,
-  attempt,
-}: {
-  sensor: Sensor;
-  attempt: (work: () => Promise<unknown>, done: string | null) => Promise<void>;
-}) {
+function Sending({ sensor, attempt }: { sensor: Sensor; attempt: Attempt }) {
   const key = useFreshKeys((state) => state.keys[sensor.id] ?? null);
   const [faults, setFaults] = useState<Simulated[]>([]);
   const params = { id: sensor.id };

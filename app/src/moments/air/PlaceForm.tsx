@@ -112,7 +112,10 @@ function PlaceForm({ place }: { place: Place | null }) {
     try {
       await changeAir('removePlace', { params: { id: place.id }, version: place.version });
       router.replace('/air');
-      notify(`${place.name} is removed.`);
+      const { version: _version, ...same } = place;
+      notify(`${place.name} is removed.`, async () => {
+        await changeAir('addPlace', { body: same });
+      });
     } catch (error) {
       setProblem(sentenceOf(error));
     }

@@ -83,9 +83,11 @@ function Wood({ instrument }: { instrument: Instrument }) {
   });
   const where = place
     ? `Lives in ${place.place.name}${home!.cased && place.place.kind === 'room' ? ', in its case' : ''}.`
-    : home
+    : home?.placeId === null
       ? 'Away from home.'
-      : 'Nobody has said where it lives.';
+      : home
+        ? 'The place it lived in was removed.'
+        : 'Nobody has said where it lives.';
   const canDo = place !== undefined && samplesOf(place.record).length > 0;
   return (
     <Screen

@@ -53,6 +53,8 @@ const CHANGED = 'Somebody changed this meanwhile. Look at it again, then make yo
 const FAULT_HOURS = 10 * 24;
 /** How far back a device is told of: two years. */
 const TOLD_HOURS = 730 * 24;
+/** Newest readings that are listed to be taken back. */
+const READINGS_SHOWN = 20;
 /** Steps of a day's detail. */
 const SLOT_S = 600;
 /** Half a window of the seasonal level, needed to either side of a chart. */
@@ -306,6 +308,15 @@ export class AirScope {
       const row = await this.sensorRow(id, transaction);
       return takeIn(this.database.sequelize, row.no!, checked, transaction);
     });
+  }
+
+  async readings(id: string): Promise<{ readings: Reading[] }> {
+    const { no } = await this.sensorRow(id);
+    const readings = await this.database.sequelize.query<Reading>(
+      `SELECT at, rh, tempC, low, high FROM readings WHERE sensor = :no ORDER BY at DESC LIMIT ${READINGS_SHOWN}`,
+      { replacements: { no }, type: QueryTypes.SELECT },
+    );
+    return { readings };
   }
 
   async removeReading(id: string, at: number): Promise<void> {
