@@ -4,8 +4,8 @@ import { CHROMIUM } from '../scripts/lib/chromium.mjs';
 export default defineConfig({
   testDir: './tests',
   globalSetup: './set-up.ts',
-  timeout: 60_000,
-  expect: { timeout: 10_000 },
+  timeout: 120_000,
+  expect: { timeout: 15_000 },
   workers: 2,
   fullyParallel: true,
   forbidOnly: Boolean(process.env.CI),

@@ -15,6 +15,8 @@ export interface Database {
   close(): Promise<void>;
 }
 
+const CONNECT_MS = 10_000;
+
 /** Opens a pool of connections to MariaDB. Times go in and out as UTC. */
 export function connect({ host, port, name, user, password }: DatabaseAddress): Database {
   const sequelize = new Sequelize(name, user, password, {
@@ -23,6 +25,8 @@ export function connect({ host, port, name, user, password }: DatabaseAddress): 
     port,
     logging: false,
     timezone: '+00:00',
+    // A machine that is busy may take longer than the second the driver waits by itself.
+    dialectOptions: { connectTimeout: CONNECT_MS },
     pool: { max: 8, acquire: 15_000 },
     define: { timestamps: false, underscored: false },
   });
