@@ -1,4 +1,4 @@
-import { TEMP_RANGE_C, type LineFault, type SenmlFault } from '@tembrin/core';
+import { SALT_RANGE_C, TEMP_RANGE_C, type CheckFault, type LineFault, type SenmlFault } from '@tembrin/core';
 
 /** Why a reading, a line of a file or a record of a pack cannot be taken, as a sentence that says what to do. */
 export function readingFaultSentence(fault: LineFault | SenmlFault['fault']): string {
@@ -31,3 +31,11 @@ export function readingFaultSentence(fault: LineFault | SenmlFault['fault']): st
       return 'The record asks for something that is not understood here.';
   }
 }
+
+/** Why a salt check cannot be used, as a sentence that says what to do. */
+export const CHECK_FAULT_SENTENCES: Readonly<Record<CheckFault, string>> = {
+  temperature: `The salts are known from ${SALT_RANGE_C.least} to ${SALT_RANGE_C.most} °C. Let it stand in a room that is neither cold nor hot, then read again.`,
+  'far-off':
+    'That is more than 25 % off. Is the slurry wet, the jar sealed, the salt the right one? If so, the hygrometer is broken.',
+  slope: 'The two salts contradict each other. Wait until the display has not moved for an hour, then read both again.',
+};

@@ -49,7 +49,8 @@ export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim
   const start = from ?? Math.min(nowMs, window?.early ?? nowMs);
   const end = Math.max(window?.late ?? nowMs, nowMs, start + 1);
   const x = scaleLinear([start, end], [bead + 2, Math.max(bead + 3, width - bead - 4)]);
-  const early = window ? Math.max(x(window.early), x(start)) : x(end);
+  // However near its window, the frayed end has room on the drawing.
+  const early = window ? Math.min(Math.max(x(window.early), x(start)), x(end) - 14) : x(end);
   const late = window ? Math.max(x(window.late), early + 14) : x(end);
   const nowX = x(nowMs);
   const colour = palette[STATE_TONES[state]];

@@ -167,9 +167,6 @@ export function faultWords(fault: SensorFault, { nowMs, timeZone }: Moment): str
   }
 }
 
-/** How long until something, in words: "in 40 minutes", "in 3 hours". */
-export const afterWords = (ms: number) => (ms < 60_000 ? 'now' : `in ${lastingWords(ms)}`);
-
 /** Refilling: how often a tank has to be filled. */
 export function refillWords(hours: number): string {
   if (hours < 36) return `every ${Math.max(1, Math.round(hours))} hours`;

@@ -1,5 +1,5 @@
 import { DAY_MS, HOUR_MS } from '../time';
-import { absoluteGm3, dewPointC, rhOfAbsolute } from './vapour';
+import { absoluteGm3, dewPointC, heatedRh, rhOfAbsolute } from './vapour';
 
 /** Air changes an hour of a closed room, by how draughty it is. From memory: common figures for dwellings. */
 export const DRAUGHTS = {
@@ -57,7 +57,7 @@ export function airing(inside: Omit<RoomHour, 'at'>, outsideHours: readonly Weat
     const warmed = (outGm3 * (tempC + 273.15)) / (inside.tempC + 273.15);
     const difference = warmed - inGm3;
     const effect = Math.abs(difference) < SAME_GM3 ? 'same' : difference > 0 ? 'dampens' : 'dries';
-    return { at, rhAfter: Math.min(1, rhOfAbsolute(warmed, inside.tempC)), outGm3: warmed, inGm3, effect };
+    return { at, rhAfter: Math.min(1, heatedRh(rh, tempC, inside.tempC)), outGm3: warmed, inGm3, effect };
   });
 }
 

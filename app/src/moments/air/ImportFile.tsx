@@ -231,7 +231,7 @@ function Columns({
 }) {
   const options = columns.map((title, value) => ({ value, title }));
   const orNone = [...options, { value: NONE, title: 'None' }];
-  const gaps = planGaps(guess as never);
+  const gaps = planGaps(guess);
   const asked = gaps.length > 0;
   const date = (
     <>

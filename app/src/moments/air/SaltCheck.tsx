@@ -4,12 +4,11 @@ import {
   correctionsFrom,
   SALT_HOURS,
   SALT_IDS,
-  SALT_RANGE_C,
   saltHumidity,
   SALTS,
   type Salt,
 } from '@tembrin/core';
-import type { Sensor } from '@tembrin/contract';
+import { CHECK_FAULT_SENTENCES, type Sensor } from '@tembrin/contract';
 import { Redirect, router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -46,13 +45,6 @@ const STEPS = [
   'Read it through the glass, sealed; write down what it shows and the temperature.',
 ];
 
-const FAULT_WORDS = {
-  temperature: `The salts are known from ${SALT_RANGE_C.least} to ${SALT_RANGE_C.most} °C. Let it stand in a room that is neither cold nor hot.`,
-  'far-off':
-    'That is more than 25 % off. Is the slurry wet, the jar sealed, the salt the right one? If so, the hygrometer is broken.',
-  slope: 'The two salts contradict each other. Wait until the display has not moved for an hour, then read both again.',
-} as const;
-
 function SaltCheckScreen({ sensor }: { sensor: Sensor }) {
   const temperatures = useLook((state) => state.temperatures);
   const { nowMs, timeZone } = useMoment();
@@ -82,7 +74,7 @@ function SaltCheckScreen({ sensor }: { sensor: Sensor }) {
     if (typeof temp === 'string') wrong.temp = temp;
     if (shown === null || shown < 1 || shown > 100) wrong.shown = 'Write what it shows in percent, like 73.';
     if (Object.keys(wrong).length > 0) return setErrors(wrong);
-    if (fault) return setProblem(FAULT_WORDS[fault]);
+    if (fault) return setProblem(CHECK_FAULT_SENTENCES[fault]);
     setBusy(true);
     const id = uuid();
     try {
@@ -159,7 +151,7 @@ function SaltCheckScreen({ sensor }: { sensor: Sensor }) {
           />
         </View>
       </View>
-      {fault && <Banner tone="now" text={FAULT_WORDS[fault]} />}
+      {fault && <Banner tone="now" text={CHECK_FAULT_SENTENCES[fault]} />}
       {correction && (
         <Banner
           tone="well"

@@ -125,8 +125,10 @@ export function guessPlan(rows: readonly (readonly string[])[]): GuessedPlan {
 }
 
 /** Why a plan cannot be used yet. */
-export function planGaps(plan: GuessedPlan): (keyof ColumnPlan)[] {
-  const wanted: (keyof ColumnPlan)[] = ['date', 'rh', 'order', 'rhUnit'];
+export function planGaps(
+  plan: Pick<GuessedPlan, 'date' | 'rh' | 'order' | 'rhUnit' | 'temp' | 'tempUnit'>,
+): (keyof ColumnPlan)[] {
+  const wanted: (keyof typeof plan)[] = ['date', 'rh', 'order', 'rhUnit'];
   if (plan.temp !== null) wanted.push('tempUnit');
   return wanted.filter((key) => plan[key] === null);
 }

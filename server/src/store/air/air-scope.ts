@@ -6,7 +6,6 @@ import {
   readingOf,
   sensorFaults,
   startOfLocalDay,
-  type CheckFault,
   type Comparison,
   type Reading,
 } from '@tembrin/core';
@@ -24,7 +23,7 @@ import type {
   Weather,
   Year,
 } from '@tembrin/contract';
-import { readingFaultSentence } from '@tembrin/contract';
+import { CHECK_FAULT_SENTENCES, readingFaultSentence } from '@tembrin/contract';
 import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../../database/connect';
 import type { PlaceRow, SaltCheckRow, SensorRow } from '../../database/models';
@@ -67,14 +66,6 @@ interface SensorStay {
 
 const staysOf = (row: Pick<SensorRow, 'stays'>) => JSON.parse(row.stays) as SensorStay[];
 const hash = (key: string) => createHash('sha256').update(key).digest('hex');
-
-const CHECK_FAULTS: Readonly<Record<CheckFault, string>> = {
-  temperature:
-    'The salts are known from 18 to 32 °C. Let it stand in a room that is neither cold nor hot, then read again.',
-  'far-off':
-    'That is more than 25 % off. Check that the slurry is wet, the jar sealed and the salt the right one; if so, the hygrometer is broken.',
-  slope: 'The two salts contradict each other. Wait until the display has not moved for an hour, then read both again.',
-};
 
 /** A household's places, hygrometers and readings. Like everything of a household it is reached through its scope. */
 export class AirScope {
@@ -269,7 +260,7 @@ export class AirScope {
       const at = Date.parse(check.at);
       if (at > Date.now() + 5 * 60_000) fail(422, 'in-the-future', 'That is in the future. Check the date and time.');
       const fault = checkFault({ ...check, at }, rows.map(saltCheckOf));
-      if (fault) fail(422, `check-${fault}`, CHECK_FAULTS[fault]);
+      if (fault) fail(422, `check-${fault}`, CHECK_FAULT_SENTENCES[fault]);
       await SaltCheck.create(this.scope.where({ ...check, sensorId, at: new Date(at) }), { transaction });
     });
     return this.sensor(sensorId);
