@@ -14,7 +14,7 @@ const node = (name) => ({
     ],
   },
   // Packages that ship as modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z]+|internmap)/)'],
+  transformIgnorePatterns: ['/node_modules/(?!(d3-[a-z]+|internmap|pitchy)/)'],
 });
 
 module.exports = {

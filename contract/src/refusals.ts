@@ -36,6 +36,8 @@ export function refusalSentence(refusal: Refusal, timeZone: string): string {
       return 'What you want to take back is not in this instrument’s log.';
     case 'no-such-string':
       return `This instrument has ${refusal.stringCount} strings. Choose among those.`;
+    case 'set-does-not-fit':
+      return `${refusal.given} strings were described, and ${refusal.wanted} are meant. Choose a set with as many strings as the instrument.`;
     case 'no-bow':
       return 'This instrument is played without a bow.';
     case 'no-such-figure':

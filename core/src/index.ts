@@ -5,6 +5,7 @@ export * from './instruments';
 export * from './log';
 export * from './air';
 export * from './strings';
+export * from './sound';
 export * from './bow';
 export * from './care';
 export * from './learning';

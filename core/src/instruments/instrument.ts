@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { schoolChoicesSchema } from '../schools';
+import { stringingSchema, USUAL_STRINGING } from '../strings/stringing';
 import {
   CASES,
   FAMILIES,
@@ -41,6 +42,8 @@ export const instrumentFactsSchema = z.object({
   /** Calendar date (yyyy-mm-dd) since when the household has had it; null when not said. */
   since: z.iso.date('Write the date as year-month-day, like 2026-03-14.').nullable(),
   setUp: setUpSchema,
+  /** How it is strung and tuned. */
+  stringing: stringingSchema.default(USUAL_STRINGING),
   /** Schools chosen for this instrument; where it says nothing, the household's hold. */
   schools: schoolChoicesSchema,
 });
@@ -70,6 +73,7 @@ export function usualFacts(family: Family, kind?: Kind): InstrumentFacts {
       finish: facts.finish,
       player: 'adult',
     },
+    stringing: USUAL_STRINGING,
     schools: {},
   };
 }

@@ -1,6 +1,6 @@
 import { FAMILY_FACTS, FIGURE_DATA, type Figure, type InstrumentFacts } from '../instruments';
 import { DAY_MS, HOUR_MS, MINUTE_MS, startOfLocalDay } from '../time';
-import type { LogEvent, StepId } from './events';
+import type { EventOf, LogEvent, StepId } from './events';
 import { liveEvents } from './retraction';
 import { LONGEST_SESSION_H, mergedSessions, type Session } from './sessions';
 
@@ -14,6 +14,7 @@ export type Refusal =
   | { code: 'no-such-session' }
   | { code: 'no-such-event' }
   | { code: 'no-such-string'; stringCount: number }
+  | { code: 'set-does-not-fit'; wanted: number; given: number }
   | { code: 'no-bow' }
   | { code: 'no-such-figure'; figure: Figure }
   | { code: 'out-of-range'; figure: Figure }
@@ -68,9 +69,15 @@ export function refusalOf(event: LogEvent, context: AdmissionContext): Refusal |
     case 'hair-looked-over':
       return FAMILY_FACTS[context.facts.family].bowed ? null : { code: 'no-bow' };
     case 'strings-fitted':
-      return event.payload.strings?.some((at) => at >= context.facts.stringCount)
-        ? { code: 'no-such-string', stringCount: context.facts.stringCount }
-        : null;
+      return stringsRefusal(event.payload, context);
+    case 'change-began':
+      return stringsRefusal(event.payload, context);
+    case 'change-ended':
+      return context.has(event.payload.changeId) ? null : { code: 'no-such-event' };
+    case 'tuned':
+      return event.payload.string < context.facts.stringCount
+        ? null
+        : { code: 'no-such-string', stringCount: context.facts.stringCount };
     case 'retracted':
       return context.has(event.payload.eventId) ? sessionRefusal(event, context) : { code: 'no-such-event' };
     case 'measured': {
@@ -91,6 +98,17 @@ export function refusalOf(event: LogEvent, context: AdmissionContext): Refusal |
     case 'drill-done':
       return null;
   }
+}
+
+/** Strings that the instrument does not have, or make-up given for more or fewer strings than are meant. */
+function stringsRefusal(
+  { strings, specs, spares }: Pick<EventOf<'strings-fitted'>['payload'], 'strings' | 'specs' | 'spares'>,
+  { facts: { stringCount } }: AdmissionContext,
+): Refusal | null {
+  if (strings?.some((at) => at >= stringCount)) return { code: 'no-such-string', stringCount };
+  const wanted = strings?.length ?? stringCount;
+  const wrong = [specs, spares].find((list) => list && list.length !== wanted);
+  return wrong ? { code: 'set-does-not-fit', wanted, given: wrong.length } : null;
 }
 
 const BOW_STEPS: readonly string[] = ['slacken', 'wipe-stick', 'wipe-rosin'] satisfies StepId[];

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { FIGURES } from '../instruments/figures';
+import { stringSpecSchema } from '../strings/spec';
 
 /** Steps that are recorded: those of the closing round. Routines say which instrument takes which, when, and in what order. */
 export const STEPS = [
@@ -34,6 +35,21 @@ const instant = z.iso
   .datetime({ precision: 3, error: 'Write the time in UTC with milliseconds, like 2026-03-14T18:05:00.000Z.' })
   .refine((text) => text >= '1900' && text < '2200', 'Give a date between 1900 and 2199.');
 const id = z.uuid('Ids are UUIDs made by the app.').toLowerCase();
+const position = z.number().int().min(0).max(59);
+
+/** Who does a piece of upkeep. */
+export const DOERS = ['self', 'teacher', 'workshop'] as const;
+export type Doer = (typeof DOERS)[number];
+
+/** How a set is changed: spread over days, one after another, all off. */
+export const CHANGE_WAYS = ['A', 'B', 'C'] as const;
+
+/** What goes on, in the order of `strings` (of all positions where that is null), and the packets it came from. */
+const fitted = {
+  specs: z.array(stringSpecSchema.nullable()).max(60).nullable().optional(),
+  spares: z.array(id.nullable()).max(60).nullable().optional(),
+  by: z.enum(DOERS).optional(),
+};
 
 const payloads = {
   /** The clock was started; the event's id is the session's id. */
@@ -49,9 +65,27 @@ const payloads = {
   rosined: z.strictObject({}),
   /** `strings`: positions, lowest string 0; null is the whole set. `known` false: date not known, counted from here. */
   'strings-fitted': z.strictObject({
-    strings: z.array(z.number().int().min(0).max(59)).min(1, 'Say which strings were fitted.').max(60).nullable(),
+    strings: z.array(position).min(1, 'Say which strings were fitted.').max(60).nullable(),
+    /** Why the ones before came off. */
     reason: z.enum(FIT_REASONS),
     known: z.boolean(),
+    ...fitted,
+    /** The guided change it was part of. */
+    changeId: id.nullable().optional(),
+  }),
+  /** A guided change of strings was begun; the event's id is the change's id. It may take days. */
+  'change-began': z.strictObject({
+    strings: z.array(position).min(1, 'Say which strings are to be changed.').max(60),
+    reason: z.enum(FIT_REASONS),
+    way: z.enum(CHANGE_WAYS),
+    ...fitted,
+  }),
+  /** It is over: all strings are on, or it was given up with those that are. */
+  'change-ended': z.strictObject({ changeId: id, finished: z.boolean() }),
+  /** A string was tuned: how far off it was found, cents, negative when flat. */
+  tuned: z.strictObject({
+    string: position,
+    cents: z.number('Give the cents.').min(-1200, 'At most an octave.').max(1200, 'At most an octave.'),
   }),
   rehaired: z.strictObject({ reason: z.enum(['worn', 'routine', 'on-record']), known: z.boolean() }),
   /** The yearly look at the hair, found good. */
@@ -111,6 +145,9 @@ export const logEventSchema = z.discriminatedUnion(
     variant('step-skipped'),
     variant('rosined'),
     variant('strings-fitted'),
+    variant('change-began'),
+    variant('change-ended'),
+    variant('tuned'),
     variant('rehaired'),
     variant('hair-looked-over'),
     variant('checked-up'),

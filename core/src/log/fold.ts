@@ -24,10 +24,17 @@ export interface KnownMark extends Mark {
   known: boolean;
 }
 
-export interface Fitting extends KnownMark {
-  strings: readonly number[] | null;
-  reason: EventOf<'strings-fitted'>['payload']['reason'];
-}
+export type Fitting = KnownMark & EventOf<'strings-fitted'>['payload'];
+
+/** A guided change of strings, under way or over. */
+export type StringChange = Mark &
+  EventOf<'change-began'>['payload'] & {
+    /** When it ended, ms; null while it is under way. */
+    endedAt: number | null;
+  };
+
+/** A tuning on record: how far a string was found off. */
+export type TuningMark = Mark & EventOf<'tuned'>['payload'];
 
 /** A figure of the set-up sheet as it was measured. */
 export interface Measure extends Mark {
@@ -48,6 +55,8 @@ export interface InstrumentLog {
   playing: Playing;
   steps: readonly StepRecord[];
   fittings: readonly Fitting[];
+  changes: readonly StringChange[];
+  tunings: readonly TuningMark[];
   rehairs: readonly KnownMark[];
   hairLooks: readonly Mark[];
   rosinings: readonly Mark[];
@@ -72,6 +81,8 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
   const sessions = sessionsFrom(live, timeZone).filter((session) => session.beganAt <= nowMs);
   const steps: StepRecord[] = [];
   const fittings: Fitting[] = [];
+  const changes: StringChange[] = [];
+  const tunings: TuningMark[] = [];
   const rehairs: KnownMark[] = [];
   const hairLooks: Mark[] = [];
   const rosinings: Mark[] = [];
@@ -97,6 +108,17 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
       }
       case 'strings-fitted':
         fittings.push({ eventId, at, ...event.payload });
+        break;
+      case 'change-began':
+        changes.push({ eventId, at, ...event.payload, endedAt: null });
+        break;
+      case 'change-ended': {
+        const change = changes.find(({ eventId: begun }) => begun === event.payload.changeId);
+        if (change) change.endedAt ??= at;
+        break;
+      }
+      case 'tuned':
+        tunings.push({ eventId, at, ...event.payload });
         break;
       case 'rehaired':
         rehairs.push({ eventId, at, known: event.payload.known });
@@ -141,6 +163,8 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
     playing: playingFrom(sessions, nowMs),
     steps,
     fittings,
+    changes,
+    tunings,
     rehairs,
     hairLooks,
     rosinings,

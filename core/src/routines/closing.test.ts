@@ -113,6 +113,8 @@ describe('the closing round', () => {
       cleaner: ['weekly-clean', 'wipe-stick', 'wipe-rosin', 'wipe-hands'],
       frogHair: [],
       air: [],
+      changing: [],
+      beforePlaying: [],
       checkup: [],
     };
     fc.assert(

@@ -9,8 +9,8 @@ test('the instrument’s own choice goes before the household’s, and that befo
 });
 
 test('a family is asked only what concerns it', () => {
-  expect(schoolsOf('harp')).toEqual(['air', 'checkup']);
-  expect(schoolsOf('guitar')).toEqual(['place', 'kept', 'air', 'checkup']);
+  expect(schoolsOf('harp')).toEqual(['air', 'beforePlaying', 'checkup']);
+  expect(schoolsOf('guitar')).toEqual(['place', 'kept', 'air', 'changing', 'beforePlaying', 'checkup']);
   expect(schoolsOf('cello')).not.toContain('kept');
 });
 

@@ -104,6 +104,28 @@ export const SCHOOL_DATA = {
     usual: 'A',
     usualOf: { harp: 'C' },
   },
+  changing: {
+    question: 'How a set of strings is changed',
+    families: [...BOWED, 'guitar'],
+    sides: {
+      A: { does: 'One string a day', why: 'The bridge and the ear get used to each before the next.' },
+      B: { does: 'One after another, in one sitting', why: 'Done in an hour, and the set settles together.' },
+      C: {
+        does: 'All off, for a deep clean',
+        why: 'Only where a fixed bridge and no sound post allow it; on all others it is for a workshop.',
+      },
+    },
+    usual: 'B',
+  },
+  beforePlaying: {
+    question: 'How long before a performance strings and hair are left alone',
+    families: FAMILIES,
+    sides: {
+      A: { does: 'As long as they take to settle, and a few days', why: 'Nothing drifts, and the hands know it.' },
+      B: { does: 'As long as they take to settle', why: 'Fresh strings sound best once they hold their pitch.' },
+    },
+    usual: 'A',
+  },
   checkup: {
     question: 'How often a luthier looks it over',
     families: FAMILIES,

@@ -1,5 +1,6 @@
 import { errorFunction, probit } from 'simple-statistics';
 import type { InstrumentLog } from '../log';
+import { chanceAtWear } from '../strings/learning';
 import { DAY_MS, HOUR_MS } from '../time';
 import { projectedHours, type Pace } from './pace';
 import { wearAt, type Life } from './wear';
@@ -14,6 +15,12 @@ export interface Window {
 /** Farthest a forecast looks, in days; past it the window's end is held there. */
 const HORIZON_DAYS = 60 * 365;
 const PRECISION_MS = HOUR_MS;
+
+/** Chance that a part is spent at a wear reckoned by its rule: by the player's own factor where one is known, else log-normal. */
+function chanceAt(life: Life, wear: number): number {
+  if (wear <= 0) return 0;
+  return life.factor ? chanceAtWear(life.factor, wear) : normalCdf(Math.log(wear) / life.logSd);
+}
 
 function normalCdf(z: number): number {
   return 0.5 * (1 + errorFunction(z / Math.SQRT2));
@@ -58,13 +65,13 @@ export function chanceSpent(
   extraWear = 0,
 ): number {
   const past = wearAt(life, log.playing, fittedAt, Math.min(atMs, log.nowMs)) + (atMs > fittedAt ? extraWear : 0);
-  if (atMs <= log.nowMs) return past <= 0 ? 0 : normalCdf(Math.log(past) / life.logSd);
+  if (atMs <= log.nowMs) return chanceAt(life, past);
   const days = (atMs - Math.max(log.nowMs, fittedAt)) / DAY_MS;
   const hours = projectedHours(pace, log.nowMs, atMs, log.timeZone);
   const factors = playingFactors(pace.logSd);
   const total = factors.reduce((chance, factor) => {
     const worn = past + (factor * hours) / life.hours + days / life.days;
-    return chance + normalCdf(Math.log(worn) / life.logSd);
+    return chance + chanceAt(life, worn);
   }, 0);
   return total / factors.length;
 }

@@ -1,4 +1,5 @@
 export * from './pace';
 export * from './wear';
 export * from './forecast';
-export * from './threads';
+export * from './condition';
+export * from './parts';

@@ -1,4 +1,5 @@
 import { hoursBetween, type Playing } from '../log';
+import type { LifeFactor } from '../strings/learning';
 import { DAY_MS } from '../time';
 
 /** A part's life on two clocks: playing hours H and elapsed days D. Wear u = hours/H + days/D; spent at u = 1. */
@@ -7,6 +8,8 @@ export interface Life {
   days: number;
   /** Spread: sd of the natural logarithm of the life. */
   logSd: number;
+  /** Where this player's own changes have told more than the rule's spread. */
+  factor?: LifeFactor;
 }
 
 /** Wear after so many hours of playing and days of age; dimensionless, 1 when an average part is spent. */

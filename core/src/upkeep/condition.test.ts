@@ -9,6 +9,10 @@ import { dailySessions, scribe } from '../testing/events';
 const NOW = Date.parse('2026-06-01T12:00:00.000Z');
 const ago = (days: number) => NOW - days * DAY_MS;
 
+/** Sessions under ids of their own, beside those of other events. */
+const own = (events: LogEvent[]): LogEvent[] =>
+  JSON.parse(JSON.stringify(events).replaceAll('-8000-', '-9000-')) as LogEvent[];
+
 function threadsOf(
   events: readonly LogEvent[],
   facts: InstrumentFacts = usualFacts('violin'),
@@ -44,8 +48,12 @@ test('with nothing on record everything that needs a date says so', () => {
 
 describe('strings', () => {
   const { event } = scribe('00000000-0000-4000-8000-0000000000aa');
-  const fitted = (days: number, strings: number[] | null = null, known = true) =>
-    event('strings-fitted', ago(days), { strings, reason: 'worn', known });
+  const fitted = (
+    days: number,
+    strings: number[] | null = null,
+    known = true,
+    reason: 'worn' | 'broke' | 'on-record' = 'on-record',
+  ) => event('strings-fitted', ago(days), { strings, reason, known });
 
   test('go from well by way of soon to now as they wear', () => {
     const state = (days: number) => part(threadsOf([fitted(days)]), 'strings').state;
@@ -77,6 +85,41 @@ describe('strings', () => {
     expect(thread.clock!.daysOn).toBeCloseTo(10, 6);
     expect(part(threadsOf([fitted(600, null, false)]), 'strings')).toMatchObject({ state: 'now', dateMissing: true });
     expect(part(threadsOf([fitted(600)]), 'strings').dateMissing).toBe(false);
+  });
+
+  test('changed because worn, they teach how long they last this player; one that broke only says at least', () => {
+    const playing = dailySessions('2025-03-01', 450, 1);
+    const taught = (reason: 'worn' | 'broke' | 'on-record') =>
+      part(threadsOf([fitted(400), fitted(290, null, true, reason), ...own(playing)]), 'strings');
+    const plain = taught('on-record');
+    // Changed after 110 days at an hour a day, when the rule gives 273: sooner from now on.
+    expect(taught('worn').factor).toMatchObject({ worn: 1, seen: 1 });
+    expect(taught('worn').window!.middle).toBeLessThan(plain.window!.middle - 60 * DAY_MS);
+    expect(taught('broke').factor.median).toBeGreaterThan(plain.factor.median);
+    expect(taught('broke').window!.middle - plain.window!.middle).toBeLessThan(30 * DAY_MS);
+  });
+
+  test('corrosive hands shorten and a wiping cloth lengthens what the rule gives', () => {
+    const facts = usualFacts('violin');
+    const wiped = (done: boolean) =>
+      own(dailySessions('2026-04-01', 30, 0.5)).flatMap((each): LogEvent[] =>
+        each.type === 'session-ended'
+          ? [
+              each,
+              event(done ? 'step-done' : 'step-skipped', each.occurredAt, {
+                step: 'wipe-strings',
+                sessionId: each.payload.sessionId,
+              }),
+            ]
+          : [each],
+      );
+    const middle = (events: LogEvent[], sweat: 'low' | 'usual' | 'corrosive' = 'usual') =>
+      part(threadsOf([fitted(100), ...events], { ...facts, stringing: { ...facts.stringing, sweat } }), 'strings')
+        .window!.middle;
+    const plain = middle(own(dailySessions('2026-04-01', 30, 0.5)));
+    expect(middle(wiped(true))).toBeGreaterThan(plain);
+    expect(middle(wiped(false))).toBeLessThan(plain);
+    expect(middle(wiped(true), 'corrosive')).toBeLessThan(middle(wiped(true), 'low') - 100 * DAY_MS);
   });
 
   test('saying later when they were fitted beats not having known', () => {

@@ -1,0 +1,37 @@
+import { centsBetween } from '../strings/notes';
+import type { PitchFound } from './detect';
+
+/** Which string is being played, and how far it is off. */
+export interface Heard {
+  position: number;
+  cents: number;
+  hz: number;
+}
+
+/** A sound must be so periodic to count as a string. */
+export const CLEAR_ENOUGH = 0.9;
+/** Farther from every string than this, it is none of them, cents. */
+const FARTHEST_CENTS = 350;
+
+/**
+ * The open string a pitch belongs to: the nearest, unless one was chosen.
+ * @param hz what each string should sound, lowest first
+ * @param chosen position listened for; null: whichever is nearest
+ */
+export function heardString(found: PitchFound | null, hz: readonly number[], chosen: number | null): Heard | null {
+  if (!found || found.clarity < CLEAR_ENOUGH) return null;
+  const offs = hz.map((target) => centsBetween(found.hz, target));
+  const nearest = chosen ?? offs.reduce((best, each, at) => (Math.abs(each) < Math.abs(offs[best]!) ? at : best), 0);
+  const cents = offs[nearest];
+  if (cents === undefined || (chosen === null && Math.abs(cents) > FARTHEST_CENTS)) return null;
+  return { position: nearest, cents, hz: found.hz };
+}
+
+/** The steady value of the last findings: their median, once enough of them agree; null until then. */
+export function steadyCents(recent: readonly Heard[], needed = 5, within = 12): number | null {
+  const last = recent.slice(-needed);
+  if (last.length < needed || last.some(({ position }) => position !== last[0]!.position)) return null;
+  const sorted = last.map(({ cents }) => cents).sort((a, b) => a - b);
+  if (sorted.at(-1)! - sorted[0]! > within) return null;
+  return sorted[Math.floor(sorted.length / 2)]!;
+}

@@ -1,0 +1,3 @@
+export * from './detect';
+export * from './hearing';
+export * from './pluck';
