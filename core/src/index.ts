@@ -11,3 +11,5 @@ export * from './care';
 export * from './learning';
 export * from './upkeep';
 export * from './routines';
+export * from './year';
+export * from './exchange';

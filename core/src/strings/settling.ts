@@ -116,7 +116,7 @@ export function settlingPlan(
   const retunes: number[] = [];
   // Fallen by so much since the tuning at age a: exp(−b/τ) = exp(−a/τ) − drop/C.
   let from = age(lastAt);
-  while (retunes.length < MOST_RETUNES) {
+  while (nowMs < settledAt && retunes.length < MOST_RETUNES) {
     const left = Math.exp(-from / creep.days) - RETUNE_CENTS / creep.cents;
     if (left <= 0) break;
     from = -creep.days * Math.log(left);

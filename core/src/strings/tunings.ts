@@ -34,7 +34,7 @@ export const HARP_LAYOUTS: readonly HarpLayout[] = [
   layout('34 strings', 'lever', 'C2', 'A6'),
   layout('36 strings', 'lever', 'C2', 'C7'),
   layout('38 strings', 'lever', 'A1', 'C7'),
-  layout('40 strings', 'pedal', 'G1', 'C7'),
+  layout('40 strings', 'pedal', 'G1', 'D7'),
   layout('46 strings', 'pedal', 'D1', 'G7'),
   layout('47 strings', 'pedal', 'C1', 'G7'),
 ];

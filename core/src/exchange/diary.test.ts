@@ -1,0 +1,113 @@
+import fc from 'fast-check';
+import { diaryEntry, guessDiary, guessDiaryOrder, placeInDay, type DiaryPlan } from '.';
+import { DAY_MS, HOUR_MS, MINUTE_MS, startOfLocalDay } from '../time';
+
+const TODAY = Math.round(Date.UTC(2026, 5, 1) / DAY_MS);
+const NAMES = new Map([
+  ['heron', { id: 'h', since: null }],
+  ['wren', { id: 'w', since: TODAY - 100 }],
+]);
+const plan: DiaryPlan = { skip: 1, date: 0, order: 'dmy', length: 1, unit: 'minutes', instrument: 2 };
+const read = (cells: string[], more: Partial<DiaryPlan> = {}) =>
+  diaryEntry(cells, { ...plan, ...more }, NAMES, 'h', TODAY);
+
+describe('a practice diary', () => {
+  test('is read by its plan', () => {
+    expect(read(['14.03.2026', '45', 'Heron'])).toEqual({
+      day: Math.round(Date.UTC(2026, 2, 14) / DAY_MS),
+      minutes: 45,
+      instrumentId: 'h',
+    });
+    expect(read(['03/14/26', '1,5', 'wren '], { order: 'mdy', unit: 'hours' })).toMatchObject({
+      minutes: 90,
+      instrumentId: 'w',
+    });
+    expect(read(['2026-03-14', '0:35', ''], { order: 'ymd', instrument: null })).toMatchObject({
+      minutes: 35,
+      instrumentId: 'h',
+    });
+  });
+
+  test('each line that cannot be read says why', () => {
+    expect([
+      read(['14.03.2026']),
+      read(['31.02.2026', '45', 'Heron']),
+      read(['02.06.2026', '45', 'Heron']),
+      read(['14.01.2026', '45', 'Wren']),
+      read(['14.03.2026', 'long', 'Heron']),
+      read(['14.03.2026', '0', 'Heron']),
+      read(['14.03.2026', '2000', 'Heron']),
+      read(['14.03.2026', '45', 'Gull']),
+    ]).toEqual([
+      'too-few-columns',
+      'no-date',
+      'in-the-future',
+      'before-instrument',
+      'no-length',
+      'no-length',
+      'too-long',
+      'no-such-instrument',
+    ]);
+  });
+
+  test('day and month are asked for where they can be read both ways, never guessed', () => {
+    expect(guessDiaryOrder(['03/04/2026', '05/06/2026'])).toBeNull();
+    expect(guessDiaryOrder(['03/04/2026', '25/06/2026'])).toBe('dmy');
+    expect(guessDiaryOrder(['03/04/2026', '05/26/2026'])).toBe('mdy');
+    expect(guessDiaryOrder(['2026-04-03'])).toBe('ymd');
+    expect(guessDiaryOrder(['hello'])).toBeNull();
+  });
+
+  test('columns are guessed from heads and contents', () => {
+    const rows = [
+      ['Date', 'What', 'Minutes', 'Instrument'],
+      ['25/03/2026', 'scales', '30', 'Heron'],
+      ['26/03/2026', 'a waltz', '45', 'Wren'],
+    ];
+    expect(guessDiary(rows, ['Heron', 'Wren'])).toEqual({
+      skip: 1,
+      date: 0,
+      order: 'dmy',
+      length: 2,
+      unit: 'minutes',
+      instrument: 3,
+    });
+    expect(guessDiary([['2026-03-25', '1:15']], [])).toMatchObject({ skip: 0, unit: 'clock', instrument: null });
+    expect(guessDiary([['2026-03-25', '2']], [])).toMatchObject({ unit: null });
+    expect(guessDiary([['no', 'dates']], [])).toMatchObject({ date: null, length: null });
+  });
+});
+
+test('playing without a time of day is put clear of what is on record, within its own day', () => {
+  const zone = 'Europe/Lisbon';
+  const taken = fc.array(
+    fc.record({ from: fc.integer({ min: 0, max: 24 * 60 }), length: fc.integer({ min: 1, max: 300 }) }),
+    { maxLength: 6 },
+  );
+  fc.assert(
+    fc.property(
+      fc.integer({ min: TODAY - 400, max: TODAY - 1 }),
+      fc.integer({ min: 1, max: 600 }),
+      taken,
+      (day, minutes, other) => {
+        const start = startOfLocalDay(day, zone);
+        const stretches = other.map(({ from, length }) => ({
+          from: start + from * MINUTE_MS,
+          to: start + (from + length) * MINUTE_MS,
+        }));
+        const found = placeInDay(day, minutes, stretches, zone, Infinity);
+        if (found === null) return stretches.length > 0;
+        expect(found.to - found.from).toBe(minutes * MINUTE_MS);
+        expect(found.from).toBeGreaterThanOrEqual(start);
+        expect(found.to).toBeLessThanOrEqual(startOfLocalDay(day + 1, zone));
+        for (const each of stretches) expect(found.to < each.from || found.from > each.to).toBe(true);
+        return true;
+      },
+    ),
+  );
+  const start = startOfLocalDay(TODAY, zone);
+  expect(placeInDay(TODAY, 30, [], zone, Infinity)!.from).toBe(start + 12 * HOUR_MS);
+  // It is ten in the morning: only the night and the morning are left.
+  expect(placeInDay(TODAY, 30, [], zone, start + 10 * HOUR_MS)!.to).toBeLessThanOrEqual(start + 10 * HOUR_MS);
+  expect(placeInDay(TODAY, 700, [], zone, start + 10 * HOUR_MS)).toBeNull();
+});

@@ -1,0 +1,138 @@
+import { z } from 'zod';
+import type { Doer } from '../log';
+import { factorAt, lifeFactor } from '../strings';
+import type { Condition, Life, Thread } from '../upkeep';
+import { YEAR_PARTS, type YearPart } from './items';
+import type { PlannedItem } from './plan';
+
+/** ISO 4217 code of a currency. */
+export const currencySchema = z
+  .string()
+  .toUpperCase()
+  .regex(/^[A-Z]{3}$/, 'Give the currency by its three letters, like EUR.')
+  .refine(
+    (code) => Intl.supportedValuesOf('currency').includes(code),
+    'That currency is not known. Use its three letters, like EUR.',
+  );
+
+const amount = z
+  .number('Give the price as a number.')
+  .min(0, 'A price is not negative.')
+  .max(1_000_000, 'At most a million.');
+
+/** What a piece of upkeep costs this player: a range, done by whom, on one instrument or on all of a family. */
+export const priceSchema = z
+  .strictObject({
+    part: z.enum(YEAR_PARTS),
+    by: z.enum(['self', 'teacher', 'workshop']),
+    instrumentId: z.uuid().toLowerCase(),
+    low: amount,
+    high: amount,
+  })
+  .refine(({ low, high }) => high >= low, { path: ['high'], error: 'The higher price comes second.' });
+export type Price = z.infer<typeof priceSchema>;
+
+export interface Range {
+  low: number;
+  middle: number;
+  high: number;
+}
+
+/** What one part of one instrument will cost in the year ahead. */
+export interface PartCost {
+  instrumentId: string;
+  part: YearPart;
+  who: Doer;
+  /** How often it comes in the year: at least, likely, at most. */
+  times: Range;
+  /** null where no price is on record for who does it. */
+  cost: Range | null;
+  /** Middle of the year's cost done by oneself less that by the workshop; null unless both prices are known. */
+  saved: number | null;
+}
+
+const YEAR_DAYS = 365;
+
+/** Days one life lasts at a pace of playing, for a factor of the rule. */
+export function lifeDays({ hours, days }: Life, hoursPerDay: number, factor = 1): number {
+  return factor / (hoursPerDay / hours + 1 / days);
+}
+
+/** How often something comes in a year when it comes first after so many days, and then again after each life. */
+function timesIn(firstDays: number, life: number): number {
+  return firstDays >= YEAR_DAYS ? 0 : 1 + Math.floor((YEAR_DAYS - Math.max(0, firstDays)) / Math.max(7, life));
+}
+
+/** How many times a part comes in the year ahead, by its window and its life. */
+function timesOf(item: PlannedItem, thread: Thread | undefined, hoursPerDay: number, nowMs: number): Range {
+  const inDays = (atMs: number) => (atMs - nowMs) / 86_400_000;
+  const { early, middle, late } = item.window;
+  if (thread?.part === 'checkup') {
+    const life = thread.months * 30.4375;
+    return {
+      low: timesIn(inDays(late), life),
+      middle: timesIn(inDays(middle), life),
+      high: timesIn(inDays(early), life),
+    };
+  }
+  const clock = thread && 'clock' in thread ? thread.clock : null;
+  if (!clock) return { low: 0, middle: 1, high: 1 };
+  const factor = clock.life.factor ?? lifeFactor([]);
+  const life = (level: number) => lifeDays(clock.life, hoursPerDay, factorAt(factor, level));
+  return {
+    low: timesIn(inDays(late), life(0.9)),
+    middle: timesIn(inDays(middle), life(0.5)),
+    high: timesIn(inDays(early), life(0.1)),
+  };
+}
+
+const middleOf = ({ low, high }: Price) => (low + high) / 2;
+
+/**
+ * What the year ahead costs, part by part. Nothing is invented: a part without a price has no cost.
+ * @param prices what the player entered
+ */
+export function yearCosts(
+  items: readonly PlannedItem[],
+  conditionOf: (instrumentId: string) => Pick<Condition, 'threads' | 'pace'> | undefined,
+  prices: readonly Price[],
+  nowMs: number,
+): PartCost[] {
+  return items.map((item) => {
+    const { instrumentId, part, who } = item;
+    const condition = conditionOf(instrumentId);
+    const thread = condition?.threads.find((each) => each.part === part);
+    const times = timesOf(item, thread, condition?.pace.hoursPerDay ?? 0, nowMs);
+    const price = (by: Doer) =>
+      prices.find((each) => each.part === part && each.by === by && each.instrumentId === instrumentId);
+    const mine = price(who);
+    const [self, shop] = [price('self'), price('workshop')];
+    return {
+      instrumentId,
+      part,
+      who,
+      times,
+      cost: mine
+        ? { low: times.low * mine.low, middle: times.middle * middleOf(mine), high: times.high * mine.high }
+        : null,
+      saved: self && shop ? times.middle * (middleOf(shop) - middleOf(self)) : null,
+    };
+  });
+}
+
+/** Adds up what is known. */
+export function totalCost(costs: readonly Pick<PartCost, 'cost'>[]): Range & { missing: number } {
+  return costs.reduce(
+    (sum, { cost }) =>
+      cost
+        ? { ...sum, low: sum.low + cost.low, middle: sum.middle + cost.middle, high: sum.high + cost.high }
+        : { ...sum, missing: sum.missing + 1 },
+    { low: 0, middle: 0, high: 0, missing: 0 },
+  );
+}
+
+/** What an hour of playing costs in upkeep, at the expected pace; null when next to nothing is played. */
+export function costPerHour(total: Range, hoursPerDay: number): Range | null {
+  const hours = hoursPerDay * YEAR_DAYS;
+  return hours < 5 ? null : { low: total.low / hours, middle: total.middle / hours, high: total.high / hours };
+}

@@ -1,0 +1,4 @@
+export * from './occasions';
+export * from './items';
+export * from './plan';
+export * from './costs';

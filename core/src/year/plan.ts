@@ -1,0 +1,172 @@
+import { localDay, startOfLocalDay, type LocalDay } from '../time';
+import type { Appointment, DueItem } from './items';
+import { dayOfDate, isPlayedBefore, spansBetween, type Occasion, type OccasionSpan } from './occasions';
+
+/** Why a piece of upkeep stands on its day. */
+export type Placed =
+  | { by: 'window' }
+  | { by: 'today' }
+  | { by: 'player' }
+  | { by: 'performance'; side: 'before' | 'after'; occasion: OccasionSpan }
+  | { by: 'visit'; with: number };
+
+export interface PlannedItem extends DueItem {
+  day: LocalDay;
+  placed: Placed;
+  /** Chance that it is spent by then. */
+  risk: number;
+  /** A performance whose quiet days the player's own date falls into. */
+  clash: OccasionSpan | null;
+}
+
+/** One trip to the workshop. */
+export interface Visit {
+  day: LocalDay;
+  items: PlannedItem[];
+}
+
+export interface YearPlan {
+  items: PlannedItem[];
+  visits: Visit[];
+}
+
+interface Zone {
+  from: LocalDay;
+  to: LocalDay;
+  occasion: OccasionSpan;
+}
+
+/** Days on which an item is left alone, overlapping ones as one, in order. */
+function quietZones(item: DueItem, spans: readonly OccasionSpan[]): Zone[] {
+  const zones: Zone[] = [];
+  for (const occasion of spans) {
+    if (!isPlayedBefore(occasion)) continue;
+    if (occasion.instrumentId !== null && occasion.instrumentId !== item.instrumentId) continue;
+    const zone = { from: occasion.from - item.keepsClear, to: occasion.to, occasion };
+    const last = zones.at(-1);
+    if (last && zone.from <= last.to + 1) {
+      last.to = Math.max(last.to, zone.to);
+      last.from = Math.min(last.from, zone.from);
+    } else zones.push(zone);
+  }
+  return zones;
+}
+
+const zoneAt = (zones: readonly Zone[], day: LocalDay) => zones.find(({ from, to }) => day >= from && day <= to);
+
+/** How far ahead workshop visits are made one. */
+const VISIT_HORIZON_DAYS = 400;
+/** A visit may be so far from where an item would stand by itself. From memory: within a season. */
+const VISIT_REACH_DAYS = 75;
+
+/**
+ * Lays what comes due on days: the middle of its window, or today where that is past; never within the quiet days before a
+ * performance; workshop work bundled into as few visits as the windows allow. A date the player set stays, and is warned of.
+ * @param items what comes due, of every instrument
+ */
+export function yearPlan(
+  items: readonly DueItem[],
+  appointments: readonly Appointment[],
+  occasions: readonly Occasion[],
+  nowMs: number,
+  timeZone: string,
+): YearPlan {
+  const today = localDay(nowMs, timeZone);
+  const spans = spansBetween(occasions, today, today + 4 * 366);
+  const day = (atMs: number) => localDay(atMs, timeZone);
+  const noon = (at: LocalDay) => startOfLocalDay(at, timeZone) + 12 * 3_600_000;
+  const risk = (item: DueItem, at: LocalDay) => item.spentBy(noon(at));
+
+  const placed = items.map((due): PlannedItem & { zones: Zone[] } => {
+    const zones = quietZones(due, spans);
+    const own = appointments.find(
+      ({ instrumentId, part, lifeFrom }) =>
+        instrumentId === due.instrumentId && part === due.part && Math.abs(lifeFrom - due.from) < 1000,
+    );
+    const item = own?.by ? { ...due, who: own.by } : due;
+    const made = (at: LocalDay, why: Placed, clash: OccasionSpan | null = null) => ({
+      ...item,
+      zones,
+      day: at,
+      placed: why,
+      risk: risk(item, at),
+      clash,
+    });
+    if (own) {
+      const at = Math.max(today, dayOfDate(own.date));
+      return made(at, { by: 'player' }, zoneAt(zones, at)?.occasion ?? null);
+    }
+    const middle = day(item.window.middle);
+    const wanted = Math.max(today, middle);
+    const zone = zoneAt(zones, wanted);
+    if (!zone) return made(wanted, middle < today ? { by: 'today' } : { by: 'window' });
+    const [before, after] = [zone.from - 1, zone.to + 1];
+    // Before it, unless that is past, or would throw away most of a part that lasts well beyond it.
+    const early = before >= today && (before >= day(item.window.early) || risk(item, after) >= 0.5);
+    return made(early ? before : after, {
+      by: 'performance',
+      side: early ? 'before' : 'after',
+      occasion: zone.occasion,
+    });
+  });
+
+  bundle(placed, today, day, risk);
+  const planned = placed.map(({ zones: _zones, ...item }) => item).sort((a, b) => a.day - b.day);
+  return { items: planned, visits: visitsOf(planned) };
+}
+
+/** Moves workshop items that may share a day onto one: the day that suits most of those still alone, earliest end first. */
+function bundle(
+  placed: (PlannedItem & { zones: Zone[] })[],
+  today: LocalDay,
+  day: (atMs: number) => LocalDay,
+  risk: (item: DueItem, at: LocalDay) => number,
+): void {
+  const open = placed
+    .filter((item) => item.who === 'workshop' && item.day <= today + VISIT_HORIZON_DAYS)
+    .map((item) => {
+      const fixed = item.placed.by === 'player';
+      const from = fixed
+        ? item.day
+        : Math.max(today, Math.min(item.day, day(item.window.early)), item.day - VISIT_REACH_DAYS);
+      const to = fixed ? item.day : Math.min(Math.max(item.day, day(item.window.late)), item.day + VISIT_REACH_DAYS);
+      return { item, from, to };
+    });
+  while (open.length > 0) {
+    open.sort((a, b) => a.to - b.to);
+    const suits = (at: LocalDay) =>
+      open.filter(
+        ({ item, from, to }) => from <= at && to >= at && (item.placed.by === 'player' || !zoneAt(item.zones, at)),
+      );
+    const first = open[0]!;
+    let best = { at: first.item.day, group: suits(first.item.day), shift: 0 };
+    for (let at = first.from; at <= first.to; at++) {
+      const group = suits(at);
+      if (!group.includes(first)) continue;
+      const shift = group.reduce((sum, { item }) => sum + Math.abs(item.day - at), 0);
+      if (
+        group.length > best.group.length ||
+        (group.length === best.group.length && shift < best.shift) ||
+        !best.group.includes(first)
+      )
+        best = { at, group, shift };
+    }
+    if (best.group.length > 1) {
+      for (const { item } of best.group) {
+        if (item.placed.by !== 'player') item.placed = { by: 'visit', with: best.group.length - 1 };
+        item.day = best.at;
+        item.risk = risk(item, best.at);
+      }
+    }
+    for (const each of new Set([first, ...best.group])) open.splice(open.indexOf(each), 1);
+  }
+}
+
+function visitsOf(items: readonly PlannedItem[]): Visit[] {
+  const days = new Map<LocalDay, PlannedItem[]>();
+  for (const item of items) {
+    if (item.who !== 'workshop') continue;
+    days.set(item.day, [...(days.get(item.day) ?? []), item]);
+  }
+  return [...days].map(([day, together]) => ({ day, items: together })).sort((a, b) => a.day - b.day);
+}
