@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { schoolChoicesSchema } from '@tembrin/core';
+import { currencySchema, schoolChoicesSchema } from '@tembrin/core';
 import { timeZoneSchema } from './account';
 import { instrumentSchema } from './instrument';
 
@@ -7,6 +7,8 @@ export const householdChangeSchema = z.strictObject({
   name: z.string().trim().min(1, 'Give the household a name.').max(80, 'A name has at most 80 characters.'),
   timeZone: timeZoneSchema,
   schools: schoolChoicesSchema,
+  /** What its prices are in; null while none was named. */
+  currency: currencySchema.nullable().default(null),
 });
 export type HouseholdChange = z.infer<typeof householdChangeSchema>;
 
@@ -16,6 +18,7 @@ export const householdSchema = z.object({
   name: z.string(),
   timeZone: z.string(),
   schools: schoolChoicesSchema,
+  currency: z.string().nullable(),
   demo: z.boolean(),
   version: z.number().int().positive(),
   /** Address of the person signed in; null in the demo library. */

@@ -1,10 +1,14 @@
 /** What goes over the wire: one schema for each thing, one table for every operation. */
 export * from './account';
 export * from './air';
+export * from './cards';
 export * from './events';
 export * from './household';
+export * from './known-air';
 export * from './instrument';
 export * from './problem';
 export * from './reading-faults';
 export * from './refusals';
+export * from './year';
+export * from './year-words';
 export * from './operations';

@@ -19,6 +19,15 @@ function checkFacts(facts: InstrumentFacts, context: z.RefinementCtx) {
     const message = `A ${facts.family} takes no shoulder rest.`;
     context.addIssue({ code: 'custom', path: ['setUp', 'shoulderRest'], message });
   }
+  const { tuning, lengthsMm } = facts.stringing;
+  if (tuning !== null && tuning.length !== facts.stringCount) {
+    const message = `${tuning.length} notes for ${facts.stringCount} strings. Give each string its note.`;
+    context.addIssue({ code: 'custom', path: ['stringing', 'tuning'], message });
+  }
+  if (lengthsMm !== null && lengthsMm.length !== facts.stringCount) {
+    const message = `${lengthsMm.length} lengths for ${facts.stringCount} strings. Give one for each, or none.`;
+    context.addIssue({ code: 'custom', path: ['stringing', 'lengthsMm'], message });
+  }
   if (facts.setUp.endpin && !family.endpin) {
     context.addIssue({ code: 'custom', path: ['setUp', 'endpin'], message: `A ${facts.family} has no endpin.` });
   }

@@ -9,7 +9,7 @@ import { apiDescription } from './http/description';
 import { noSuchRoute, problemAnswers } from './http/errors';
 import { operationsRouter } from './http/operations';
 import { pages } from './http/pages';
-import { attemptLimits, ownPagesOnly, securityHeaders } from './http/security';
+import { addressLimit, attemptLimits, ownPagesOnly, securityHeaders } from './http/security';
 import { signInSessions } from './http/sessions';
 import { sensorLimit } from './sensors/senml';
 import { Outside } from './sensors/simulators';
@@ -26,6 +26,8 @@ export interface AppParts {
 }
 
 const JSON_TYPES = ['application/json', 'application/senml+json'];
+/** A private address is nobody's business, not even the log's. */
+const FEED = /\/feed\/.*/;
 const UUID = /[0-9a-f]{8}-[0-9a-f-]{27}/gi;
 
 /** Puts the server together. `stop` ends its timers. */
@@ -44,7 +46,7 @@ export function createApp({ config, database, demos, log, checkResponses = false
       serializers: {
         req: ({ method, url }: { method: string; url: string }) => ({
           method,
-          path: url.split('?')[0]!.replaceAll(UUID, ':id'),
+          path: url.split('?')[0]!.replaceAll(UUID, ':id').replace(FEED, '/feed/:key'),
         }),
         res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
       },
@@ -58,10 +60,16 @@ export function createApp({ config, database, demos, log, checkResponses = false
   app.get(`${API_ROOT}/openapi.json`, (_request, response) => response.json(apiDescription()));
   app.use(
     operationsRouter({
-      handlers: handlersFor(database, demos, new Outside(config.WEATHER_URL, config.HYGROMETER_URL)),
+      handlers: handlersFor(
+        database,
+        demos,
+        new Outside(config.WEATHER_URL, config.HYGROMETER_URL),
+        config.SESSION_SECRET,
+      ),
       database,
       limits: attemptLimits(config.SIGN_IN_LIMIT, config.OPENING_LIMIT),
       sensorLimit: sensorLimit(config.SENSOR_LIMIT),
+      addressLimit: addressLimit(),
       checkResponses,
     }),
   );

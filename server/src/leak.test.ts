@@ -35,6 +35,11 @@ const PLAN = {
   rhUnit: 'percent',
 };
 
+const priceOn = (instrumentId: string) => ({
+  kind: 'price',
+  facts: { part: 'hair', by: 'workshop', instrumentId, low: 60, high: 80 },
+});
+
 /** What each operation is called with when somebody reaches for another household's things. */
 function reachFor(id: string, theirs: Party): { query?: object; body?: object } {
   const facts = { name: 'Mine now', ...usualFacts('violin') };
@@ -81,6 +86,26 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object } 
       return { body: { text: 'time,rh\n2026-01-01 00:00,45\n', plan: null } };
     case 'importFile':
       return { query: { plan: JSON.stringify(PLAN) } };
+    case 'addCards':
+      return { body: { cards: [{ id: theirs.instrument.id, ...priceOn(theirs.instrument.id) }] } };
+    case 'changeCard':
+      return { body: priceOn(theirs.instrument.id) };
+    case 'previewCalendar':
+      return { body: { text: 'BEGIN:VCALENDAR\r\nEND:VCALENDAR' } };
+    case 'previewDiary':
+      return {
+        body: { text: 'date,minutes\n2026-01-02,30', plan: null, instrumentId: theirs.instrument.id, onRecord: 'add' },
+      };
+    case 'importDiary':
+      return {
+        body: {
+          text: 'date,minutes\n2026-01-02,30',
+          plan: { delimiter: ',', skip: 1, date: 0, order: 'ymd', length: 1, unit: 'minutes', instrument: null },
+          instrumentId: theirs.instrument.id,
+          onRecord: 'add',
+          leaveFaulty: true,
+        },
+      };
     case 'simulate':
       return { body: { faults: [] } };
     default:
@@ -115,15 +140,19 @@ async function withAir({ browser, instrument: { id } }: Party) {
 
 /** Everything a household can see of itself. */
 async function viewOf({ browser }: Party) {
-  const [mine, log, air] = await Promise.all([
+  const [mine, log, air, cards, address] = await Promise.all([
     browser.get('/household').expect(200),
     browser.get('/events').expect(200),
     browser.get('/air').expect(200),
+    browser.get('/cards').expect(200),
+    browser.get('/calendar/address').expect(200),
   ]);
   return {
     household: mine.body as unknown,
     events: (log.body as { events: unknown[] }).events,
     air: air.body as unknown,
+    cards: cards.body as unknown,
+    address: address.body as unknown,
   };
 }
 
@@ -140,6 +169,8 @@ test.each(household_)('%s shows and changes nothing of another household', async
   const [mine, theirs] = [await household(stage), await household(stage)];
   await theirs.browser.postEvents(madeEvent(theirs.instrument.id, 'rosined', {})).expect(200);
   await withAir(theirs);
+  await theirs.browser.post('/cards', { cards: [{ id: uuid(), ...priceOn(theirs.instrument.id) }] }).expect(201);
+  await theirs.browser.post('/calendar/address').expect(201);
   const before = await viewOf(theirs);
 
   const answer = await callOf(operation, theirs, reachFor(id, theirs))(mine.browser.agent);

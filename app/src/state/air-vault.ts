@@ -1,13 +1,7 @@
-import type { Air, ReadingPost } from '@tembrin/contract';
+import type { Air, ReadingPost, UnsentReading } from '@tembrin/contract';
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
 
 export type TypedReading = ReadingPost['readings'][number];
-
-/** A reading somebody took that the server does not have yet. */
-export interface UnsentReading {
-  sensorId: string;
-  reading: TypedReading;
-}
 
 interface AirVaultSchema extends DBSchema {
   /** The household's air as this device last saw it. */

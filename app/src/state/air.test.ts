@@ -1,7 +1,7 @@
 import 'fake-indexeddb/auto';
 import type { Air, Place, Sensor } from '@tembrin/contract';
 import { openAir, leaveAir, refreshAir, takeReading, takeReadingBack, useAir } from './air';
-import { placesAir } from './instrument-air';
+import { placesAir } from '@tembrin/contract';
 import { useNotice } from './notice';
 
 const HOUR = 3_600_000;

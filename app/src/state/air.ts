@@ -1,7 +1,7 @@
-import type { Air, OperationId, PlaceRecord, ResponseOf } from '@tembrin/contract';
+import type { Air, OperationId, PlaceRecord, ResponseOf, UnsentReading } from '@tembrin/contract';
 import { create } from 'zustand';
 import { call, Refused, type CallParts } from './api';
-import { openAirVault, removeAirVault, type AirVault, type TypedReading, type UnsentReading } from './air-vault';
+import { openAirVault, removeAirVault, type AirVault, type TypedReading } from './air-vault';
 import { notifyProblem } from './notice';
 
 interface AirState {

@@ -10,12 +10,18 @@ import {
   type Side,
   type Situation,
 } from '@tembrin/core';
-import type { Air, Household, Instrument } from '@tembrin/contract';
+import {
+  instrumentAir,
+  placesAir,
+  type Air,
+  type Household,
+  type Instrument,
+  type PlaceAir,
+  type UnsentReading,
+} from '@tembrin/contract';
 import { useMemo } from 'react';
 import { useAir } from './air';
-import type { UnsentReading } from './air-vault';
 import { useHousehold } from './household';
-import { instrumentAir, placesAir, type PlaceAir } from './instrument-air';
 import { useLog } from './log';
 import { useNow } from './now';
 

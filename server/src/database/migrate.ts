@@ -3,8 +3,9 @@ import { connect, type DatabaseAddress } from './connect';
 import * as householdLog from './migrations/001-household-log';
 import * as setUp from './migrations/002-set-up';
 import * as air from './migrations/003-air';
+import * as year from './migrations/004-year';
 
-const MIGRATIONS = [householdLog, setUp, air];
+const MIGRATIONS = [householdLog, setUp, air, year];
 
 /** What the server's own database user may do with each table. The log can be added to, never changed. */
 const GRANTS: Readonly<Record<string, string>> = {
@@ -17,6 +18,8 @@ const GRANTS: Readonly<Record<string, string>> = {
   salt_checks: 'SELECT, INSERT, DELETE',
   readings: 'SELECT, INSERT, UPDATE, DELETE',
   reading_days: 'SELECT, INSERT, UPDATE, DELETE',
+  cards: 'SELECT, INSERT, UPDATE, DELETE',
+  calendar_items: 'SELECT, INSERT, UPDATE, DELETE',
   sessions: 'SELECT, INSERT, UPDATE, DELETE',
 };
 

@@ -12,6 +12,9 @@ export interface HouseholdRow extends Model<InferAttributes<HouseholdRow>, Infer
   name: string;
   timeZone: string;
   schools: string;
+  currency: string | null;
+  /** Random part of the private calendar address; null while there is none. */
+  calendarId: string | null;
   demo: boolean;
   /** A demo library nobody has opened yet has null here. */
   openedAt: Date | null;
@@ -37,6 +40,7 @@ export interface InstrumentRow extends Model<InferAttributes<InstrumentRow>, Inf
   stringCount: number;
   since: string | null;
   setUp: string;
+  stringing: string;
   schools: string;
   addedAt: Date;
   version: number;
@@ -89,6 +93,28 @@ export interface SaltCheckRow extends Model<InferAttributes<SaltCheckRow>, Infer
   shownRh: number;
 }
 
+export interface CardRow extends Model<InferAttributes<CardRow>, InferCreationAttributes<CardRow>> {
+  householdId: string;
+  id: string;
+  kind: string;
+  facts: string;
+  addedAt: Date;
+  version: number;
+}
+
+/** What a household's calendar last said of one entry. */
+export interface CalendarItemRow extends Model<
+  InferAttributes<CalendarItemRow>,
+  InferCreationAttributes<CalendarItemRow>
+> {
+  householdId: string;
+  uid: string;
+  sequence: number;
+  stampedAt: Date;
+  facts: string;
+  cancelledAt: Date | null;
+}
+
 /** A sign-in session, as the session store writes it. */
 export interface SessionRow extends Model<InferAttributes<SessionRow>, InferCreationAttributes<SessionRow>> {
   sid: string;
@@ -105,6 +131,8 @@ export interface Models {
   Place: ModelStatic<PlaceRow>;
   Sensor: ModelStatic<SensorRow>;
   SaltCheck: ModelStatic<SaltCheckRow>;
+  Card: ModelStatic<CardRow>;
+  CalendarItem: ModelStatic<CalendarItemRow>;
 }
 
 const id = () => ({ type: DataTypes.UUID, allowNull: false }) as const;
@@ -127,6 +155,8 @@ export function defineModels(sequelize: Sequelize): Models {
         name: text(80),
         timeZone: text(64),
         schools: { type: DataTypes.TEXT, allowNull: false },
+        currency: { type: DataTypes.STRING(3), allowNull: true },
+        calendarId: { type: DataTypes.UUID, allowNull: true },
         demo: { type: DataTypes.BOOLEAN, allowNull: false },
         openedAt: { type: DataTypes.DATE(3), allowNull: true },
         createdAt: time(),
@@ -157,6 +187,7 @@ export function defineModels(sequelize: Sequelize): Models {
         stringCount: { type: DataTypes.INTEGER, allowNull: false },
         since: { type: DataTypes.DATEONLY, allowNull: true },
         setUp: { type: DataTypes.TEXT, allowNull: false },
+        stringing: { type: DataTypes.TEXT, allowNull: false },
         schools: { type: DataTypes.TEXT, allowNull: false },
         addedAt: time(),
         version: version(),
@@ -221,6 +252,30 @@ export function defineModels(sequelize: Sequelize): Models {
         shownRh: { type: DataTypes.FLOAT, allowNull: false },
       },
       { tableName: 'salt_checks' },
+    ),
+    Card: sequelize.define<CardRow>(
+      'Card',
+      {
+        householdId: { ...id(), primaryKey: true },
+        id: { ...id(), primaryKey: true },
+        kind: text(16),
+        facts: { type: DataTypes.TEXT, allowNull: false },
+        addedAt: time(),
+        version: version(),
+      },
+      { tableName: 'cards' },
+    ),
+    CalendarItem: sequelize.define<CalendarItemRow>(
+      'CalendarItem',
+      {
+        householdId: { ...id(), primaryKey: true },
+        uid: { type: DataTypes.STRING(120), primaryKey: true },
+        sequence: { type: DataTypes.INTEGER, allowNull: false },
+        stampedAt: time(),
+        facts: { type: DataTypes.TEXT, allowNull: false },
+        cancelledAt: { type: DataTypes.DATE(3), allowNull: true },
+      },
+      { tableName: 'calendar_items' },
     ),
   };
 }

@@ -39,7 +39,7 @@ function describe(operationId: string, operation: Operation): ZodOpenApiOperatio
     responses: {
       [String(status)]: {
         description: 'Done.',
-        ...(response && { content: { 'application/json': { schema: response } } }),
+        ...(response && { content: { [operation.text ?? 'application/json']: { schema: response } } }),
       },
       default: {
         description: 'A problem document.',

@@ -31,16 +31,27 @@ export interface RouterOptions {
   handlers: Handlers;
   database: Database;
   limits: RequestHandler[];
-  /** Limit on what one hygrometer sends. */
+  /** Limit on what one hygrometer sends, and on how often a private address is read. */
   sensorLimit: RequestHandler;
+  addressLimit: RequestHandler;
   /** Check answers against the contract too; for tests. */
   checkResponses: boolean;
 }
 
 /** Binds every operation of the contract to its handler. There are no other routes under the API root. */
-export function operationsRouter({ handlers, database, limits, sensorLimit, checkResponses }: RouterOptions): Router {
+export function operationsRouter({
+  handlers,
+  database,
+  limits,
+  sensorLimit,
+  addressLimit,
+  checkResponses,
+}: RouterOptions): Router {
   const router = Router();
-  const guards = ({ limited, access }: Operation) => (limited ? limits : access === 'sensor' ? [sensorLimit] : []);
+  const guards = ({ limited, access }: Operation) => {
+    if (limited) return limits;
+    return access === 'sensor' ? [sensorLimit] : access === 'address' ? [addressLimit] : [];
+  };
   for (const [id, operation] of Object.entries(operations) as [OperationId, Operation][]) {
     const handle = handlers[id] as (call: unknown) => Promise<unknown>;
     const answer = async (request: Request, response: Response) => {
@@ -57,6 +68,11 @@ export function operationsRouter({ handlers, database, limits, sensorLimit, chec
       response.setHeader('Cache-Control', 'no-store');
       if (operation.status === 204) return void response.status(204).end();
       if (checkResponses) operation.response?.parse(result);
+      if (operation.text) {
+        response.status(operation.status).type(`${operation.text}; charset=utf-8`);
+        if (operation.file) response.setHeader('Content-Disposition', `attachment; filename="${operation.file}"`);
+        return void response.send(result as string);
+      }
       const version = (result as { version?: number }).version;
       if (version !== undefined) response.setHeader('ETag', `"${version}"`);
       response.status(operation.status).json(result);

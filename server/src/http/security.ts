@@ -53,6 +53,20 @@ export const ownPagesOnly: RequestHandler = (request, response, next) => {
 
 const WINDOW_MS = 15 * 60_000;
 
+/** Readings of one private calendar address a minute, and of any from one place. */
+export function addressLimit(): RequestHandler {
+  return rateLimit({
+    windowMs: 60_000,
+    limit: 30,
+    standardHeaders: 'draft-8',
+    legacyHeaders: false,
+    handler: (_request, response) => {
+      response.status(429).type('application/problem+json');
+      response.json(problem(429, 'too-often', 'That calendar was read very often. Try again in a minute.'));
+    },
+  });
+}
+
 /** Limits on attempts to sign in: so many failures for one address, so many openings from one place. */
 export function attemptLimits(perAddress: number, perPlace: number): RequestHandler[] {
   const common = {

@@ -169,11 +169,12 @@ export class DemoShelf {
 
 /** Tables a copy is made of, with the columns that are the same in it. */
 const COPIED = [
-  ['households', 'name, timeZone, schools, demo, openedAt, createdAt, version'],
-  ['instruments', 'id, name, family, kind, size, stringCount, since, setUp, schools, addedAt, version'],
+  ['households', 'name, timeZone, schools, currency, demo, openedAt, createdAt, version'],
+  ['instruments', 'id, name, family, kind, size, stringCount, since, setUp, stringing, schools, addedAt, version'],
   ['events', 'id, instrumentId, type, occurredAt, recordedAt, receivedAt, payload'],
   ['places', 'id, name, kind, roomId, facts, addedAt, version'],
   ['sensors', 'id, name, kind, placeId, stays, battery, addedAt, version'],
+  ['cards', 'id, kind, facts, addedAt, version'],
   ['salt_checks', 'id, sensorId, at, salt, tempC, shownRh'],
 ] as const;
 

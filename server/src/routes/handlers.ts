@@ -9,15 +9,24 @@ import { takeSenml } from '../sensors/senml';
 import type { Outside } from '../sensors/simulators';
 import { AirScope } from '../store/air/air-scope';
 import { Imports, previewOf } from '../store/air/imports';
+import { ArchiveScope, bodyText } from '../store/archive';
+import { CalendarScope, calendarAt } from '../store/calendar';
+import { CardScope } from '../store/cards';
+import { importDiary, previewDiary } from '../store/diary';
+import { readCalendar } from '../formats/calendar-read';
+import { fail } from '../http/problems';
 import { HouseholdScope } from '../store/scope';
 import type { Request } from 'express';
 
 export type Limits = Pick<Config, 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'>;
 
 /** What each operation does: a few lines over the store. */
-export function handlersFor(database: Database, demos: DemoShelf, outside: Outside): Handlers {
+export function handlersFor(database: Database, demos: DemoShelf, outside: Outside, secret: string): Handlers {
   const imports = new Imports(database.sequelize);
   const air = (scope: HouseholdScope) => new AirScope(database, scope);
+  const cards = (scope: HouseholdScope) => new CardScope(database, scope);
+  const calendar = (scope: HouseholdScope) => new CalendarScope(database, scope, secret);
+  const archive = (scope: HouseholdScope) => new ArchiveScope(database, scope);
   const open = async (request: Request, identity: Identity) => {
     await beginSession(request, identity);
     return new HouseholdScope(database, identity).household();
@@ -99,6 +108,37 @@ export function handlersFor(database: Database, demos: DemoShelf, outside: Outsi
       await outside.simulate({ sensorId: params.id, key, faults: body.faults });
       return undefined;
     },
+    readCards: async ({ scope }) => ({ cards: await cards(scope).cards() }),
+    addCards: async ({ scope, body }) => ({ cards: await cards(scope).add(body.cards) }),
+    changeCard: ({ scope, params, version, body }) => cards(scope).change(params.id, version, body),
+    removeCard: async ({ scope, params, version }) => {
+      await cards(scope).remove(params.id, version);
+      return undefined;
+    },
+    downloadCalendar: ({ scope }) => calendar(scope).text(false),
+    readCalendarAddress: ({ scope }) => calendar(scope).address(),
+    renewCalendarAddress: ({ scope }) => calendar(scope).renewAddress(),
+    revokeCalendarAddress: async ({ scope }) => {
+      await calendar(scope).revokeAddress();
+      return undefined;
+    },
+    calendarFeed: ({ params }) => calendarAt(database, secret, params.key),
+    previewCalendar: async ({ scope, body }) => {
+      const { timeZone } = await scope.row();
+      try {
+        return readCalendar(body.text, timeZone, Date.now());
+      } catch (error) {
+        return fail(422, 'no-calendar', (error as Error).message);
+      }
+    },
+    previewDiary: ({ scope, body }) => previewDiary(database, scope, body),
+    importDiary: ({ scope, body }) => importDiary(database, scope, body),
+    exportArchive: ({ scope }) => archive(scope).json(),
+    exportLog: ({ scope }) => archive(scope).logCsv(),
+    exportSessions: ({ scope }) => archive(scope).sessionsCsv(),
+    exportStrings: ({ scope }) => archive(scope).stringsCsv(),
+    importArchive: async ({ scope, request }) => archive(scope).bringJson(await bodyText(request)),
+    importLog: async ({ scope, request }) => archive(scope).bringLog(await bodyText(request)),
     postEvents: async ({ scope, body }) => ({ outcomes: await appendEvents(database, scope, body.events) }),
   };
 }

@@ -14,14 +14,20 @@ export function instrumentOf(row: InstrumentRow): Instrument {
     stringCount: row.stringCount,
     since: row.since,
     setUp: JSON.parse(row.setUp) as unknown,
+    stringing: JSON.parse(row.stringing) as unknown,
     schools: JSON.parse(row.schools) as unknown,
     addedAt: row.addedAt.toISOString(),
     version: row.version,
   });
 }
 
-export function instrumentColumns({ setUp, schools, ...change }: InstrumentChange) {
-  return { ...change, setUp: JSON.stringify(setUp), schools: JSON.stringify(schools) };
+export function instrumentColumns({ setUp, stringing, schools, ...change }: InstrumentChange) {
+  return {
+    ...change,
+    setUp: JSON.stringify(setUp),
+    stringing: JSON.stringify(stringing),
+    schools: JSON.stringify(schools),
+  };
 }
 
 export function householdOf(row: HouseholdRow, instruments: InstrumentRow[], email: string | null): Household {
@@ -30,6 +36,7 @@ export function householdOf(row: HouseholdRow, instruments: InstrumentRow[], ema
     name: row.name,
     timeZone: row.timeZone,
     schools: schoolChoicesSchema.parse(JSON.parse(row.schools)),
+    currency: row.currency,
     demo: row.demo,
     version: row.version,
     email,

@@ -13,7 +13,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useAir } from '@/state/air';
 import { usePlaces } from '@/state/condition';
-import type { PlaceAir } from '@/state/instrument-air';
+import type { PlaceAir } from '@tembrin/contract';
 import { useLook } from '@/state/look';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';

@@ -11,7 +11,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useAir } from '@/state/air';
 import { usePlaces } from '@/state/condition';
-import { weatherHours } from '@/state/instrument-air';
+import { weatherHours } from '@tembrin/contract';
 import { useLook } from '@/state/look';
 import { Banner } from '@/ui/Banner';
 import { Choice } from '@/ui/Choice';

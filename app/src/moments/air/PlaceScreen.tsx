@@ -19,7 +19,7 @@ import { View } from 'react-native';
 import { call } from '@/state/api';
 import { useAir } from '@/state/air';
 import { usePlaces } from '@/state/condition';
-import { dayOfRow, hourOfRow, staysAir, type PlaceAir } from '@/state/instrument-air';
+import { dayOfRow, hourOfRow, staysAir, type PlaceAir } from '@tembrin/contract';
 import { useLook } from '@/state/look';
 import { AirChart, type AirPoint } from '@/ui/AirChart';
 import { Button } from '@/ui/Button';

@@ -2,7 +2,7 @@ import { BANDS, DRAUGHTS, KEEPING_RULES, roomPlan, ROOM_C, type Band } from '@te
 import { Redirect } from 'expo-router';
 import { View } from 'react-native';
 import { useAir } from '@/state/air';
-import { roomHours, weatherHours, type PlaceAir } from '@/state/instrument-air';
+import { roomHours, weatherHours, type PlaceAir } from '@tembrin/contract';
 import { usePlaces } from '@/state/condition';
 import { useLook } from '@/state/look';
 import { Button } from '@/ui/Button';

@@ -5,7 +5,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useAir } from '@/state/air';
 import { useJudged, usePlaces } from '@/state/condition';
-import { staysAir } from '@/state/instrument-air';
+import { staysAir } from '@tembrin/contract';
 import { useLook } from '@/state/look';
 import { AirChart, type AirPoint } from '@/ui/AirChart';
 import { Banner } from '@/ui/Banner';

@@ -8,7 +8,7 @@ import { useAir } from '@/state/air';
 import { useJudged } from '@/state/condition';
 import { act } from '@/state/doing';
 import { standOf, useHousehold } from '@/state/household';
-import { weatherHours } from '@/state/instrument-air';
+import { weatherHours } from '@tembrin/contract';
 import { useLook } from '@/state/look';
 import { Button } from '@/ui/Button';
 import { Screen } from '@/ui/Screen';

@@ -366,6 +366,11 @@ export class AirScope {
     return { places, sensors, checks };
   }
 
+  /** Rooms and cases, without their readings. */
+  async places(): Promise<Place[]> {
+    return (await this.rows()).places.map(placeOf);
+  }
+
   async air(sinceHour: number, weather: Weather | null): Promise<Air> {
     const [{ places, sensors, checks }, household] = await Promise.all([this.rows(), this.scope.row()]);
     const now = Math.floor(Date.now() / HOUR_MS) + 1;

@@ -20,8 +20,13 @@ import {
   type SteadyBand,
   type WeatherHour,
 } from '@tembrin/core';
-import type { Air, DayRow, HourRow, Place, PlaceRecord, Weather } from '@tembrin/contract';
-import type { UnsentReading } from './air-vault';
+import type { Air, DayRow, HourRow, Place, PlaceRecord, ReadingPost, Weather } from './air';
+
+/** A reading somebody took that the server does not have yet. */
+export interface UnsentReading {
+  sensorId: string;
+  reading: ReadingPost['readings'][number];
+}
 
 /** What is on the wire, as the core reckons with it. */
 

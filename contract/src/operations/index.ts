@@ -1,0 +1,24 @@
+import type { z } from 'zod';
+import { airOperations } from './air';
+import { doorOperations } from './door';
+import { householdOperations } from './household';
+import { yearOperations } from './year';
+
+export * from './operation';
+
+/** Every operation of the API. The server binds a handler to each, the app calls them, and the API description is made from them. */
+export const operations = { ...doorOperations, ...householdOperations, ...airOperations, ...yearOperations };
+
+export type Operations = typeof operations;
+export type OperationId = keyof Operations;
+
+type Schema<O, K extends string, Side extends 'input' | 'output'> =
+  O extends Record<K, infer S extends z.ZodType> ? (Side extends 'input' ? z.input<S> : z.output<S>) : undefined;
+
+/** What a caller sends and gets, and what a handler receives, for each operation. */
+export type ParamsOf<I extends OperationId> = Schema<Operations[I], 'params', 'output'>;
+export type QueryOf<I extends OperationId> = Schema<Operations[I], 'query', 'output'>;
+export type QueryInputOf<I extends OperationId> = Schema<Operations[I], 'query', 'input'>;
+export type BodyOf<I extends OperationId> = Schema<Operations[I], 'body', 'output'>;
+export type BodyInputOf<I extends OperationId> = Schema<Operations[I], 'body', 'input'>;
+export type ResponseOf<I extends OperationId> = Schema<Operations[I], 'response', 'output'>;

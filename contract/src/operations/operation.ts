@@ -1,0 +1,30 @@
+import type { z } from 'zod';
+
+export const API_ROOT = '/api/v1';
+/** Every request that changes something carries this header; a page of another origin cannot set it. */
+export const REQUEST_HEADER = 'x-tembrin';
+
+export interface Operation {
+  method: 'get' | 'post' | 'put' | 'delete';
+  /** Path under the API root; `:name` marks a parameter. */
+  path: string;
+  summary: string;
+  /** open: anyone; household: the signed-in household only; sensor, address: whoever has the sensor's key or the private address. */
+  access: 'open' | 'household' | 'sensor' | 'address';
+  /** Answered with this status when it goes well; 204 has no body. */
+  status: 200 | 201 | 204;
+  params?: z.ZodType;
+  query?: z.ZodType;
+  body?: z.ZodType;
+  response?: z.ZodType;
+  /** Takes `If-Match` with the version last seen; 412 when somebody else was quicker. */
+  versioned?: boolean;
+  /** Guarded by the limit on sign-in attempts. */
+  limited?: boolean;
+  /** Its body is a file that the handler reads as it comes. */
+  stream?: boolean;
+  /** Answered with text of this media type instead of JSON. */
+  text?: 'text/csv' | 'text/calendar' | 'application/json';
+  /** Name under which a browser keeps the answer. */
+  file?: string;
+}

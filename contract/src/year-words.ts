@@ -1,0 +1,38 @@
+import type { Doer, PlannedItem, YearPart } from '@tembrin/core';
+import { startOfLocalDay } from '@tembrin/core';
+
+/** What upkeep is called in a calendar. */
+export const YEAR_PART_TITLES: Readonly<Record<YearPart, string>> = {
+  strings: 'New strings',
+  hair: 'Rehair',
+  checkup: 'Checkup',
+};
+
+export const DOER_TITLES: Readonly<Record<Doer, string>> = {
+  self: 'Yourself',
+  teacher: 'Teacher',
+  workshop: 'Workshop',
+};
+
+/** Why a piece of upkeep stands on its day, in a sentence; the same on a screen and in a calendar. */
+export function plannedWords({ placed, window, day, who, clash }: PlannedItem, timeZone: string): string {
+  const format = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone });
+  const at = (ms: number) => format.format(ms);
+  const on = at(startOfLocalDay(day, timeZone) + 12 * 3_600_000);
+  const span = `Due between ${at(window.early)} and ${at(window.late)}; planned for ${on}`;
+  const why = {
+    window: ', the middle of that.',
+    today: ': the middle of that is past.',
+    player: ', as you set it.',
+    performance: '',
+    visit: '',
+  }[placed.by];
+  const reason =
+    placed.by === 'performance'
+      ? ` ${placed.side} ${placed.occasion.title}, to leave it alone in the days before.`
+      : placed.by === 'visit'
+        ? `, together with ${placed.with === 1 ? 'one other' : `${placed.with} others`} in one visit.`
+        : why;
+  const warning = clash ? ` That is too close before ${clash.title}.` : '';
+  return `${span}${reason}${warning} Done by: ${DOER_TITLES[who].toLowerCase()}.`;
+}

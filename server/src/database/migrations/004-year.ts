@@ -1,0 +1,48 @@
+import { USUAL_STRINGING } from '@tembrin/core';
+import { DataTypes, type QueryInterface } from 'sequelize';
+
+const id = () => ({ type: DataTypes.UUID, allowNull: false }) as const;
+const time = () => ({ type: DataTypes.DATE(3), allowNull: false }) as const;
+const household = () => ({ ...id(), references: { model: 'households', key: 'id' }, onDelete: 'CASCADE' }) as const;
+
+/** How instruments are strung, a household's currency and calendar, its cards, and what its calendar last said. */
+export const name = '004-year';
+
+export async function up(queryInterface: QueryInterface): Promise<void> {
+  const { sequelize } = queryInterface;
+  await sequelize.query("ALTER TABLE instruments ADD COLUMN stringing TEXT NOT NULL DEFAULT '{}'");
+  await sequelize.query('UPDATE instruments SET stringing = :usual', {
+    replacements: { usual: JSON.stringify(USUAL_STRINGING) },
+  });
+  await queryInterface.addColumn('households', 'currency', { type: DataTypes.STRING(3), allowNull: true });
+  // Random, and part of the private address; null while there is none.
+  await queryInterface.addColumn('households', 'calendarId', { type: DataTypes.UUID, allowNull: true });
+  await queryInterface.addIndex('households', { name: 'households_by_calendar', fields: ['calendarId'] });
+
+  await queryInterface.createTable('cards', {
+    householdId: { ...household(), primaryKey: true },
+    id: { ...id(), primaryKey: true },
+    kind: { type: DataTypes.STRING(16), allowNull: false },
+    facts: { type: DataTypes.TEXT, allowNull: false },
+    addedAt: time(),
+    version: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 },
+  });
+
+  await queryInterface.createTable('calendar_items', {
+    householdId: { ...household(), primaryKey: true },
+    uid: { type: DataTypes.STRING(120), primaryKey: true },
+    sequence: { type: DataTypes.INTEGER, allowNull: false },
+    stampedAt: time(),
+    facts: { type: DataTypes.TEXT, allowNull: false },
+    cancelledAt: { type: DataTypes.DATE(3), allowNull: true },
+  });
+}
+
+export async function down(queryInterface: QueryInterface): Promise<void> {
+  await queryInterface.dropTable('calendar_items');
+  await queryInterface.dropTable('cards');
+  await queryInterface.removeIndex('households', 'households_by_calendar');
+  await queryInterface.removeColumn('households', 'calendarId');
+  await queryInterface.removeColumn('households', 'currency');
+  await queryInterface.removeColumn('instruments', 'stringing');
+}

@@ -1,0 +1,237 @@
+import {
+  dateOfDay,
+  DAY_MS,
+  isTimeZone,
+  localDay,
+  MOST_SPANS,
+  OCCASIONS,
+  wallInstant,
+  type LocalDay,
+  type OccasionKind,
+} from '@tembrin/core';
+import type { CalendarOccasion, CalendarPreview } from '@tembrin/contract';
+import ICAL from 'ical.js';
+import { RRule, RRuleSet } from 'rrule';
+
+/** How far back and ahead dates are taken in, days. */
+const BACK_DAYS = 31;
+const AHEAD_DAYS = 2 * 366;
+/** Entries that are looked at, and repetitions that are spelt out in all: past them a file is no player's calendar. */
+const MOST_ENTRIES = 3000;
+const MOST_REPEATS = 20_000;
+/** The longest one time may last, days. */
+const LONGEST_DAYS = 120;
+
+class Unreadable extends Error {}
+const CANNOT_READ = 'Its date or its repetition cannot be made out.';
+
+/** Words in a title that tell what kind of occasion it is. */
+const KIND_WORDS: readonly (readonly [OccasionKind, RegExp])[] = [
+  ['exam', /\bexam|audition|assessment|grade\b/i],
+  ['performance', /concert|recital|performance|gig\b|show\b|rehearsal|wedding|festival|competition/i],
+  ['lesson', /lesson|class\b|tuition|orchestra|practice/i],
+  ['holiday', /holiday|vacation|away|closed|half[- ]term|break\b/i],
+];
+
+/** A guess at what an entry is, to be put right by the player. */
+function kindOf(title: string, days: number): OccasionKind {
+  const found = KIND_WORDS.find(([, words]) => words.test(title))?.[0];
+  return found ?? (days > 3 ? 'holiday' : OCCASIONS[0]);
+}
+
+interface Entry {
+  component: InstanceType<typeof ICAL.Component>;
+  uid: string;
+  title: string;
+}
+
+/**
+ * Reads a calendar for a player's occasions: each entry with every day it takes place on, recurring ones spelt out within the
+ * time looked at, moved and cancelled repetitions minded. Published: RFC 5545.
+ * @param timeZone IANA name; days are counted as they fall there
+ * @throws Error with a sentence when the file is no calendar
+ */
+export function readCalendar(text: string, timeZone: string, nowMs: number): CalendarPreview {
+  const { components: all, broken } = parsed(text);
+  if (all.length > MOST_ENTRIES)
+    throw new Error(`That calendar has ${all.length} entries; at most ${MOST_ENTRIES} are read. Export fewer years.`);
+  const today = localDay(nowMs, timeZone);
+  const [first, last] = [today - BACK_DAYS, today + AHEAD_DAYS];
+  const occasions: CalendarOccasion[] = [];
+  const unreadable: CalendarPreview['unreadable'] = broken.map((title) => ({
+    title: title.slice(0, 120),
+    why: CANNOT_READ,
+  }));
+  let outside = 0;
+  let budget = MOST_REPEATS;
+  const series = new Map<string, Entry[]>();
+  for (const component of all) {
+    const uid = textOf(component, 'uid') || `without-${series.size}`;
+    const title = textOf(component, 'summary').trim() || 'Without a title';
+    series.set(uid, [...(series.get(uid) ?? []), { component, uid, title }]);
+  }
+  for (const [uid, entries] of series) {
+    const { title } = entries[0]!;
+    try {
+      const found = daysOf(entries, timeZone, first, last, budget);
+      budget -= found.repeats;
+      if (found.spans.length === 0) outside++;
+      else {
+        const spans = found.spans
+          .slice(0, MOST_SPANS)
+          .map(([from, to]) => ({ from: dateOfDay(from), to: dateOfDay(to) }));
+        const length = found.spans[0]![1] - found.spans[0]![0] + 1;
+        const cut = found.cut || found.spans.length > MOST_SPANS;
+        occasions.push({
+          uid: uid.slice(0, 255),
+          title: title.slice(0, 120),
+          guess: kindOf(title, length),
+          spans,
+          cut,
+        });
+      }
+    } catch (error) {
+      const why = error instanceof Unreadable ? error.message : CANNOT_READ;
+      unreadable.push({ title: title.slice(0, 120), why });
+    }
+  }
+  occasions.sort((a, b) => (a.spans[0]!.from < b.spans[0]!.from ? -1 : 1));
+  return { occasions, outside, unreadable };
+}
+
+const EVENT = /BEGIN:VEVENT\r?\n[\s\S]*?\r?\nEND:VEVENT/gi;
+
+/** Entries one by one, so that one that is wrong does not spoil the others. */
+function parsed(text: string): { components: Entry['component'][]; broken: string[] } {
+  if (!/BEGIN:VCALENDAR/i.test(text))
+    throw new Error(
+      'That is no calendar file. Export it from your calendar as iCalendar (.ics), then choose it again.',
+    );
+  if (!/END:VCALENDAR\s*$/i.test(text))
+    throw new Error('That calendar file is damaged or cut off. Export it once more.');
+  const components: Entry['component'][] = [];
+  const broken: string[] = [];
+  for (const [block] of text.matchAll(EVENT)) {
+    try {
+      components.push(new ICAL.Component(ICAL.parse(block) as never));
+    } catch {
+      broken.push(/^SUMMARY[^:]*:(.*)$/im.exec(block)?.[1]?.trim() || 'Without a title');
+    }
+  }
+  return { components, broken };
+}
+
+function textOf(component: Entry['component'], name: string): string {
+  const value = component.getFirstPropertyValue(name);
+  return typeof value === 'string' ? value : '';
+}
+
+type Time = InstanceType<typeof ICAL.Time>;
+
+/** Wall clock of a time as if it were UTC, ms. */
+function wallOf(time: Time): number {
+  return Date.UTC(time.year, time.month - 1, time.day, time.hour, time.minute, time.second);
+}
+
+interface Start {
+  wall: number;
+  allDay: boolean;
+  /** Where its wall hangs: UTC, a zone the runtime knows, or null: whereever one is. */
+  zone: string | null;
+  /** From its beginning to its end, ms. */
+  length: number;
+}
+
+function startOf(component: Entry['component']): Start {
+  const property = component.getFirstProperty('dtstart');
+  const time = property?.getFirstValue() as Time | undefined;
+  if (!property || !time || !Number.isFinite(wallOf(time))) throw new Unreadable('It does not say when it begins.');
+  const named = property.getFirstParameter('tzid');
+  const zone = time.zone?.tzid === 'UTC' ? 'UTC' : named && isTimeZone(named) ? named : null;
+  const end = component.getFirstPropertyValue('dtend') as Time | null;
+  const duration = component.getFirstPropertyValue('duration') as { toSeconds(): number } | null;
+  const wall = wallOf(time);
+  const length = end ? wallOf(end) - wall : duration ? duration.toSeconds() * 1000 : time.isDate ? DAY_MS : 0;
+  if (length < 0) throw new Unreadable('It ends before it begins.');
+  if (length > LONGEST_DAYS * DAY_MS) throw new Unreadable(`It lasts longer than ${LONGEST_DAYS} days.`);
+  return { wall, allDay: time.isDate, zone, length };
+}
+
+/** First and last calendar day of one time, in the household's place. */
+function spanOf({ allDay, zone, length }: Start, wall: number, timeZone: string): [LocalDay, LocalDay] {
+  const day = (at: number) =>
+    allDay || zone === null ? Math.floor(at / DAY_MS) : localDay(zone === 'UTC' ? at : wallInstant(at, zone), timeZone);
+  // An end at midnight is the end of the day before.
+  return [day(wall), day(wall + Math.max(0, length - 1))];
+}
+
+function daysOf(entries: readonly Entry[], timeZone: string, first: LocalDay, last: LocalDay, budget: number) {
+  const main = entries.find(({ component }) => !component.hasProperty('recurrence-id'));
+  const moved = entries.filter(({ component }) => component.hasProperty('recurrence-id'));
+  const off = (component: Entry['component']) => textOf(component, 'status').toUpperCase() === 'CANCELLED';
+  const spans = new Map<LocalDay, LocalDay>();
+  const put = ([from, to]: [LocalDay, LocalDay]) => {
+    if (to >= first && from <= last) spans.set(from, Math.max(to, spans.get(from) ?? to));
+  };
+  let repeats = 0;
+  let cut = false;
+  if (main && !off(main.component)) {
+    const start = startOf(main.component);
+    const replaced = new Set(
+      moved.map(({ component }) => wallOf(component.getFirstPropertyValue('recurrence-id') as Time)),
+    );
+    const walls = repetitions(main.component, start, first, last, budget);
+    repeats = walls.times.length;
+    cut = walls.cut;
+    for (const wall of walls.times) if (!replaced.has(wall)) put(spanOf(start, wall, timeZone));
+  }
+  for (const { component } of moved) {
+    if (off(component)) continue;
+    const start = startOf(component);
+    put(spanOf(start, start.wall, timeZone));
+  }
+  return { spans: [...spans].sort((a, b) => a[0] - b[0]), repeats, cut };
+}
+
+const TOO_OFTEN = /FREQ=(SECONDLY|MINUTELY|HOURLY)/i;
+
+/** The walls at which an entry begins, within the time looked at. Rules end there whatever they say, so none goes on for ever. */
+function repetitions(component: Entry['component'], start: Start, first: LocalDay, last: LocalDay, budget: number) {
+  const rules = component.getAllProperties('rrule').map((property) => String(property.getFirstValue()));
+  const dates = (name: string) =>
+    component
+      .getAllProperties(name)
+      .flatMap((property) => property.getValues() as Time[])
+      .filter((time) => 'hour' in time)
+      .map(wallOf);
+  const added = dates('rdate');
+  const taken = new Set(dates('exdate'));
+  const stop = (last + 1) * DAY_MS;
+  const from = first * DAY_MS - start.length;
+  const times = new Set<number>([start.wall, ...added]);
+  let cut = false;
+  for (const rule of rules) {
+    if (TOO_OFTEN.test(rule))
+      throw new Unreadable('It repeats every hour or oftener: that is no date to keep clear for.');
+    const options = RRule.parseString(rule);
+    const until = options.until ?? null;
+    const set = new RRuleSet();
+    const bounded = until && until.getTime() < stop ? until : new Date(stop);
+    if (!until || until.getTime() > stop) cut = options.count == null;
+    set.rrule(new RRule({ ...options, dtstart: new Date(start.wall), until: bounded }));
+    let looked = 0;
+    for (const date of set.between(
+      new Date(Math.max(from, start.wall)),
+      new Date(stop),
+      true,
+      () => ++looked <= budget,
+    )) {
+      times.add(date.getTime());
+      if (times.size > budget) throw new Unreadable('This calendar repeats itself more often than can be read.');
+    }
+  }
+  return {
+    times: [...times].filter((wall) => !taken.has(wall) && wall >= from - DAY_MS && wall <= stop + DAY_MS),
+    cut,
+  };
+}

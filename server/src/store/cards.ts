@@ -1,0 +1,106 @@
+import { CARDS_PER_POST, type Card, type CardFacts, type CardKind, type NewCard } from '@tembrin/contract';
+import type { Transaction } from 'sequelize';
+import type { Database } from '../database/connect';
+import type { CardRow } from '../database/models';
+import { fail } from '../http/problems';
+import type { HouseholdScope } from './scope';
+
+/** More than any cupboard and any calendar; keeps one household from filling the disk. */
+const MOST_CARDS = 4000;
+const CHANGED = 'Somebody changed this meanwhile. Look at it again, then make your change once more.';
+
+/** Rows were validated when they came in. */
+function cardOf({ id, kind, facts, version }: Pick<CardRow, 'id' | 'kind' | 'facts' | 'version'>): Card {
+  return { id, kind, facts: JSON.parse(facts) as unknown, version } as Card;
+}
+
+/** A household's cards. */
+export class CardScope {
+  constructor(
+    private readonly database: Database,
+    private readonly scope: HouseholdScope,
+  ) {}
+
+  async cards(transaction?: Transaction): Promise<Card[]> {
+    const rows = await this.database.models.Card.findAll({
+      where: this.scope.where({}),
+      order: [
+        ['addedAt', 'ASC'],
+        ['id', 'ASC'],
+      ],
+      transaction,
+      raw: true,
+    });
+    return rows.map(cardOf);
+  }
+
+  /** Cards of one kind. */
+  async of<K extends CardKind>(kind: K): Promise<Card<K>[]> {
+    return (await this.cards()).filter((card): card is Card<K> => card.kind === kind);
+  }
+
+  /** Adds cards, all of them or none. One that is there already is answered as it stands. */
+  async add(wanted: readonly NewCard[]): Promise<Card[]> {
+    return this.scope.alone((transaction) => this.addIn(wanted, transaction));
+  }
+
+  async addIn(wanted: readonly NewCard[], transaction: Transaction): Promise<Card[]> {
+    const there = new Map((await this.cards(transaction)).map((card) => [card.id, card]));
+    const instruments = await this.scope.instrumentRows(transaction);
+    const fresh = wanted.filter(({ id }) => !there.has(id));
+    if (there.size + fresh.length > MOST_CARDS)
+      fail(
+        422,
+        'too-many-cards',
+        `A household keeps at most ${MOST_CARDS} dates, prices and packets. Remove some first.`,
+      );
+    for (const card of fresh) checkInstrument(card, (id) => instruments.has(id));
+    const addedAt = Date.now();
+    await this.database.models.Card.bulkCreate(
+      fresh.map(({ id, kind, facts }, at) =>
+        this.scope.where({
+          id,
+          kind,
+          facts: JSON.stringify(facts),
+          addedAt: new Date(addedAt + (at % CARDS_PER_POST)),
+          version: 1,
+        }),
+      ),
+      { transaction },
+    );
+    return wanted.map((card) => there.get(card.id) ?? ({ ...card, version: 1 } as Card));
+  }
+
+  async change(id: string, version: number, { kind, facts }: CardFacts): Promise<Card> {
+    return this.scope.alone(async (transaction) => {
+      const row = await this.rowAt(id, version, transaction);
+      if (row.kind !== kind) fail(422, 'invalid', 'A card keeps its kind. Add another instead.');
+      const instruments = await this.scope.instrumentRows(transaction);
+      checkInstrument({ kind, facts } as CardFacts, (wanted) => instruments.has(wanted));
+      await row.update({ facts: JSON.stringify(facts), version: version + 1 }, { transaction });
+      return cardOf(row);
+    });
+  }
+
+  async remove(id: string, version: number): Promise<void> {
+    await this.scope.alone(async (transaction) => {
+      const row = await this.rowAt(id, version, transaction);
+      await row.destroy({ transaction });
+    });
+  }
+
+  private async rowAt(id: string, version: number, transaction: Transaction): Promise<CardRow> {
+    const row = await this.database.models.Card.findOne({ where: this.scope.where({ id }), transaction });
+    if (!row) fail(404, 'no-such-card', 'That is not on record any more. It may have been removed.');
+    if (row.version !== version) fail(412, 'changed-meanwhile', CHANGED);
+    return row;
+  }
+}
+
+/** A card that names an instrument names one of this household's. */
+function checkInstrument({ facts }: CardFacts, has: (id: string) => boolean): void {
+  const id = 'instrumentId' in facts ? facts.instrumentId : null;
+  if (id === null || has(id)) return;
+  const detail = 'This instrument is not in your household. It may have been removed.';
+  fail(422, 'no-such-instrument', detail, { instrumentId: detail });
+}
