@@ -258,16 +258,16 @@ describe('another calendar', () => {
         ['UID:j', `DTSTART;VALUE=DATE:${day(2)}`, 'RRULE:FREQ=SOMETIMES', 'SUMMARY:Odd rule'],
       ),
     );
-    expect(Date.now() - began).toBeLessThan(20_000);
+    expect(Date.now() - began).toBeLessThan(40_000);
     const daily = body.occasions.find(({ uid }: { uid: string }) => uid === 'e');
     expect(daily.spans).toHaveLength(400);
     expect(daily.cut).toBe(true);
     const titles = body.unreadable.map(({ title }: { title: string }) => title);
-    expect(titles).toEqual(expect.arrayContaining(['Bomb', 'No date', 'Odd rule']));
+    expect(titles).toEqual(expect.arrayContaining(['Bomb', 'No date', 'Odd rule', 'Never']));
     expect(body.unreadable.find(({ title }: { title: string }) => title === 'Bomb').why).toMatch(
       /every hour or oftener/,
     );
-  });
+  }, 60_000);
 
   test('what is no calendar, cut off or too large is refused with what to do', async () => {
     expect((await look('date,minutes\n')).body.detail).toMatch(/iCalendar \(\.ics\)/);

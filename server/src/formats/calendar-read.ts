@@ -11,7 +11,7 @@ import {
 } from '@tembrin/core';
 import type { CalendarOccasion, CalendarPreview } from '@tembrin/contract';
 import ICAL from 'ical.js';
-import { RRule, RRuleSet } from 'rrule';
+import { recurrences, type Recurrence, type RecurrenceJob } from './recurrence';
 
 /** How far back and ahead dates are taken in, days. */
 const BACK_DAYS = 31;
@@ -51,7 +51,7 @@ interface Entry {
  * @param timeZone IANA name; days are counted as they fall there
  * @throws Error with a sentence when the file is no calendar
  */
-export function readCalendar(text: string, timeZone: string, nowMs: number): CalendarPreview {
+export async function readCalendar(text: string, timeZone: string, nowMs: number): Promise<CalendarPreview> {
   const { components: all, broken } = parsed(text);
   if (all.length > MOST_ENTRIES)
     throw new Error(`That calendar has ${all.length} entries; at most ${MOST_ENTRIES} are read. Export fewer years.`);
@@ -70,11 +70,13 @@ export function readCalendar(text: string, timeZone: string, nowMs: number): Cal
     const title = textOf(component, 'summary').trim() || 'Without a title';
     series.set(uid, [...(series.get(uid) ?? []), { component, uid, title }]);
   }
+  const spelt = await speltOut(all, first, last);
   for (const [uid, entries] of series) {
     const { title } = entries[0]!;
     try {
-      const found = daysOf(entries, timeZone, first, last, budget);
+      const found = daysOf(entries, timeZone, first, last, spelt);
       budget -= found.repeats;
+      if (budget < 0) throw new Unreadable('This calendar repeats itself more often than can be read.');
       if (found.spans.length === 0) outside++;
       else {
         const spans = found.spans
@@ -165,7 +167,41 @@ function spanOf({ allDay, zone, length }: Start, wall: number, timeZone: string)
   return [day(wall), day(wall + Math.max(0, length - 1))];
 }
 
-function daysOf(entries: readonly Entry[], timeZone: string, first: LocalDay, last: LocalDay, budget: number) {
+const TOO_OFTEN = /FREQ=(SECONDLY|MINUTELY|HOURLY)/i;
+
+const rulesOf = (component: Entry['component']) =>
+  component.getAllProperties('rrule').map((property) => String(property.getFirstValue()));
+
+/** Rules of all entries spelt out, by entry. What cannot be read is left for where the entry is. */
+async function speltOut(
+  all: readonly Entry['component'][],
+  first: LocalDay,
+  last: LocalDay,
+): Promise<Map<Entry['component'], Recurrence[]>> {
+  const jobs: { component: Entry['component']; job: RecurrenceJob }[] = [];
+  for (const component of all) {
+    for (const rule of rulesOf(component)) {
+      const time = component.getFirstPropertyValue('dtstart') as Time | null;
+      if (!time || TOO_OFTEN.test(rule)) continue;
+      const startMs = wallOf(time);
+      const fromMs = Math.max(startMs, (first - LONGEST_DAYS) * DAY_MS);
+      const job = { rule, startMs, fromMs, stopMs: (last + 1) * DAY_MS, most: MOST_REPEATS };
+      if (Number.isFinite(startMs)) jobs.push({ component, job });
+    }
+  }
+  const results = await recurrences(jobs.map(({ job }) => job));
+  const found = new Map<Entry['component'], Recurrence[]>();
+  jobs.forEach(({ component }, at) => found.set(component, [...(found.get(component) ?? []), results[at]!]));
+  return found;
+}
+
+function daysOf(
+  entries: readonly Entry[],
+  timeZone: string,
+  first: LocalDay,
+  last: LocalDay,
+  spelt: ReadonlyMap<Entry['component'], Recurrence[]>,
+) {
   const main = entries.find(({ component }) => !component.hasProperty('recurrence-id'));
   const moved = entries.filter(({ component }) => component.hasProperty('recurrence-id'));
   const off = (component: Entry['component']) => textOf(component, 'status').toUpperCase() === 'CANCELLED';
@@ -180,7 +216,7 @@ function daysOf(entries: readonly Entry[], timeZone: string, first: LocalDay, la
     const replaced = new Set(
       moved.map(({ component }) => wallOf(component.getFirstPropertyValue('recurrence-id') as Time)),
     );
-    const walls = repetitions(main.component, start, first, last, budget);
+    const walls = repetitions(main.component, start, spelt.get(main.component) ?? []);
     repeats = walls.times.length;
     cut = walls.cut;
     for (const wall of walls.times) if (!replaced.has(wall)) put(spanOf(start, wall, timeZone));
@@ -193,45 +229,21 @@ function daysOf(entries: readonly Entry[], timeZone: string, first: LocalDay, la
   return { spans: [...spans].sort((a, b) => a[0] - b[0]), repeats, cut };
 }
 
-const TOO_OFTEN = /FREQ=(SECONDLY|MINUTELY|HOURLY)/i;
-
-/** The walls at which an entry begins, within the time looked at. Rules end there whatever they say, so none goes on for ever. */
-function repetitions(component: Entry['component'], start: Start, first: LocalDay, last: LocalDay, budget: number) {
-  const rules = component.getAllProperties('rrule').map((property) => String(property.getFirstValue()));
+/** The walls at which an entry begins. */
+function repetitions(component: Entry['component'], start: Start, spelt: readonly Recurrence[]) {
+  if (rulesOf(component).some((rule) => TOO_OFTEN.test(rule)))
+    throw new Unreadable('It repeats every hour or oftener: that is no date to keep clear for.');
   const dates = (name: string) =>
     component
       .getAllProperties(name)
       .flatMap((property) => property.getValues() as Time[])
       .filter((time) => 'hour' in time)
       .map(wallOf);
-  const added = dates('rdate');
-  const taken = new Set(dates('exdate'));
-  const stop = (last + 1) * DAY_MS;
-  const from = first * DAY_MS - start.length;
-  const times = new Set<number>([start.wall, ...added]);
-  let cut = false;
-  for (const rule of rules) {
-    if (TOO_OFTEN.test(rule))
-      throw new Unreadable('It repeats every hour or oftener: that is no date to keep clear for.');
-    const options = RRule.parseString(rule);
-    const until = options.until ?? null;
-    const set = new RRuleSet();
-    const bounded = until && until.getTime() < stop ? until : new Date(stop);
-    if (!until || until.getTime() > stop) cut = options.count == null;
-    set.rrule(new RRule({ ...options, dtstart: new Date(start.wall), until: bounded }));
-    let looked = 0;
-    for (const date of set.between(
-      new Date(Math.max(from, start.wall)),
-      new Date(stop),
-      true,
-      () => ++looked <= budget,
-    )) {
-      times.add(date.getTime());
-      if (times.size > budget) throw new Unreadable('This calendar repeats itself more often than can be read.');
-    }
+  const times = new Set<number>([start.wall, ...dates('rdate')]);
+  for (const each of spelt) {
+    if (each === null) throw new Unreadable('Its repetition runs wild, or is none. Put it right in the calendar.');
+    for (const time of each.times) times.add(time);
   }
-  return {
-    times: [...times].filter((wall) => !taken.has(wall) && wall >= from - DAY_MS && wall <= stop + DAY_MS),
-    cut,
-  };
+  const taken = new Set(dates('exdate'));
+  return { times: [...times].filter((wall) => !taken.has(wall)), cut: spelt.some((each) => each?.endless) };
 }

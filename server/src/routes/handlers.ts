@@ -126,7 +126,7 @@ export function handlersFor(database: Database, demos: DemoShelf, outside: Outsi
     previewCalendar: async ({ scope, body }) => {
       const { timeZone } = await scope.row();
       try {
-        return readCalendar(body.text, timeZone, Date.now());
+        return await readCalendar(body.text, timeZone, Date.now());
       } catch (error) {
         return fail(422, 'no-calendar', (error as Error).message);
       }
