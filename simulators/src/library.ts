@@ -6,6 +6,8 @@ import {
   localDay,
   logEventSchema,
   MINUTE_MS,
+  openStrings,
+  presetsFor,
   schoolsFor,
   startOfLocalDay,
   stepsFor,
@@ -20,6 +22,7 @@ import {
 } from '@tembrin/core';
 import { chanceFrom, type Chance } from './chance';
 import { libraryAir, type DemoAir } from './library-air';
+import { libraryCards, type DemoCard } from './library-cards';
 import { SHELF, type Habit } from './shelf';
 
 export interface DemoInstrument extends InstrumentFacts {
@@ -37,6 +40,8 @@ export interface DemoLibrary {
   /** In order of time within each instrument. */
   events: LogEvent[];
   air: DemoAir;
+  cards: DemoCard[];
+  currency: string;
 }
 
 /** The library's record goes back a year and a half. */
@@ -60,6 +65,13 @@ export function demoLibrary(nowMs: number, timeZone: string, seed = 0.4142): Dem
     instruments: made.map(({ instrument }) => instrument),
     events: made.flatMap(({ events }) => events),
     air,
+    cards: libraryCards(
+      made.map(({ instrument }) => instrument),
+      nowMs,
+      timeZone,
+      chanceFrom(seed / 3),
+    ),
+    currency: 'EUR',
   };
 }
 
@@ -79,6 +91,7 @@ function instrumentHistory(
     ...usual,
     size: habit.size ?? usual.size,
     setUp: { ...usual.setUp, ...habit.setUp },
+    stringing: { ...usual.stringing, sweat: habit.sweat ?? usual.stringing.sweat },
     schools: habit.schools ?? {},
   };
   const steps = stepsFor(CLOSING_STEPS, facts, schoolsFor(facts.family, {}, facts.schools));
@@ -91,6 +104,8 @@ function instrumentHistory(
     ...facts,
   };
 
+  const own = openStrings(facts);
+  const set = presetsFor(facts, own).find(({ id }) => id === habit.set)?.strings ?? null;
   const events: LogEvent[] = [];
   function add<T extends EventType>(type: T, atMs: number, payload: EventOf<T>['payload']): string {
     const id = chance.id(atMs);
@@ -113,7 +128,25 @@ function instrumentHistory(
       strings: strings ? [...strings] : null,
       reason,
       known: known ?? true,
+      ...(set && { specs: strings ? strings.map((position) => set[position]!) : [...set] }),
     });
+  }
+  // Dice of their own, so that what came before falls as it did.
+  const dice = chanceFrom(0.1 + place / 100);
+  for (const [daysAgo, string, cents] of habit.tuned ?? []) {
+    const atMs = nowMs - daysAgo * DAY_MS;
+    const time = new Date(Math.round(atMs)).toISOString();
+    const payload = { string, cents };
+    events.push(
+      logEventSchema.parse({
+        id: dice.id(atMs),
+        instrumentId: instrument.id,
+        type: 'tuned',
+        occurredAt: time,
+        recordedAt: time,
+        payload,
+      }),
+    );
   }
   for (const { daysAgo, known } of habit.rehaired ?? []) {
     add('rehaired', at(today - daysAgo, 12), { reason: 'on-record', known: known ?? true });

@@ -1,5 +1,5 @@
 import type { RoomId } from './climate';
-import type { DrillId, Family, Figure, Kind, SchoolChoices, SetUp, StepId } from '@tembrin/core';
+import type { DrillId, Family, Figure, Kind, SchoolChoices, SetUp, StepId, Sweat } from '@tembrin/core';
 
 /** How one instrument of the demo library is used and kept: what the generator spins its log from. */
 export interface Habit {
@@ -34,6 +34,11 @@ export interface Habit {
     reason: 'worn' | 'broke' | 'set' | 'on-record';
     known?: boolean;
   }[];
+  /** The set that is on, by its general description; every fitting is of it. */
+  set?: string;
+  /** Since the last fitting: days ago, the string, and how far off it was found, cents. */
+  tuned?: readonly (readonly [daysAgo: number, string: number, cents: number])[];
+  sweat?: Sweat;
   rehaired?: readonly { daysAgo: number; known?: boolean }[];
   hairLooked?: readonly number[];
   checkedUp: readonly number[];
@@ -73,6 +78,7 @@ export const SHELF: readonly Habit[] = [
       { daysAgo: 236, reason: 'worn' },
       { daysAgo: 61, strings: [3], reason: 'broke' },
     ],
+    set: 'violin-synthetic-medium',
     rehaired: [{ daysAgo: 330 }],
     hairLooked: [120],
     checkedUp: [500, 320, 150],
@@ -100,6 +106,7 @@ export const SHELF: readonly Habit[] = [
     neglected: { 'wipe-rosin': 6 },
     leftTight: true,
     stringsFitted: [{ daysAgo: 260, reason: 'on-record' }],
+    set: 'violin-steel',
     rehaired: [{ daysAgo: 410 }],
     checkedUp: [420, 160],
     measured: [
@@ -127,6 +134,14 @@ export const SHELF: readonly Habit[] = [
     stringsFitted: [
       { daysAgo: 470, reason: 'on-record' },
       { daysAgo: 96, reason: 'worn' },
+      { daysAgo: 2, strings: [3], reason: 'broke' },
+    ],
+    set: 'viola-synthetic',
+    tuned: [
+      [1.9, 3, -42],
+      [1.5, 3, -61],
+      [1, 3, -38],
+      [0.6, 3, -17],
     ],
     rehaired: [{ daysAgo: 300 }],
     hairLooked: [40],
@@ -146,6 +161,7 @@ export const SHELF: readonly Habit[] = [
       { daysAgo: 400, reason: 'on-record' },
       { daysAgo: 140, reason: 'worn' },
     ],
+    set: 'cello-steel',
     rehaired: [{ daysAgo: 400 }],
     checkedUp: [520, 255],
     measured: [
@@ -188,6 +204,7 @@ export const SHELF: readonly Habit[] = [
       { daysAgo: 225, reason: 'worn' },
       { daysAgo: 118, reason: 'worn' },
     ],
+    set: 'steel-light',
     checkedUp: [380, 170],
     measured: [
       ...over('action', [380, 2.2], [210, 2.3], [40, 2.5]),
@@ -209,6 +226,7 @@ export const SHELF: readonly Habit[] = [
       { daysAgo: 390, reason: 'on-record' },
       { daysAgo: 52, reason: 'worn' },
     ],
+    set: 'classical-normal',
     checkedUp: [120],
   },
   {
@@ -223,8 +241,11 @@ export const SHELF: readonly Habit[] = [
     skips: { 'wipe-hands': 0.25 },
     stringsFitted: [
       { daysAgo: 430, reason: 'on-record' },
+      { daysAgo: 300, strings: [14, 15, 16, 17], reason: 'worn' },
+      { daysAgo: 190, strings: [18, 19, 20], reason: 'worn' },
       { daysAgo: 88, strings: [28], reason: 'broke' },
     ],
+    set: 'harp-lever-gut',
     checkedUp: [345, 165],
     regulated: [345],
   },

@@ -96,6 +96,7 @@ export class DemoShelf {
         name: library.name,
         timeZone,
         schools: JSON.stringify(library.schools),
+        currency: library.currency,
         demo: true,
         openedAt: null,
         createdAt: now,
@@ -118,6 +119,16 @@ export class DemoShelf {
       // Straight to the table: building a model for each of so many rows takes longer than storing them.
       await sequelize.getQueryInterface().bulkInsert('events', rows, { transaction });
     }
+    await models.Card.bulkCreate(
+      library.cards.map(({ facts, ...card }, at) => ({
+        householdId: id,
+        ...card,
+        facts: JSON.stringify(facts),
+        addedAt: new Date(now.getTime() + at),
+        version: 1,
+      })),
+      { transaction },
+    );
     await this.makeAir(id, library.air, now, transaction);
     return id;
   }
