@@ -1,10 +1,10 @@
 import {
-  appointmentSchema,
+  type appointmentSchema,
   dateOfDay,
   localDay,
   occasionSchema,
   openStrings,
-  ownSetSchema,
+  type ownSetSchema,
   presetsFor,
   priceSchema,
   spareSchema,

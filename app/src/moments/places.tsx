@@ -8,7 +8,7 @@ import { GAP, usePalette, useWide, type Palette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { LineState } from './LineState';
 
-type PlaceId = 'now' | 'kit' | 'air' | 'bench';
+type PlaceId = 'now' | 'kit' | 'air' | 'year' | 'bench';
 
 interface Place {
   id: PlaceId;
@@ -21,6 +21,7 @@ const PLACES: readonly Place[] = [
   { id: 'now', title: 'Now', href: '/now' },
   { id: 'kit', title: 'Kit', href: '/kit' },
   { id: 'air', title: 'Air', href: '/air' },
+  { id: 'year', title: 'Year', href: '/year' },
   { id: 'bench', title: 'Bench', href: '/bench' },
 ];
 
@@ -102,7 +103,7 @@ function PlaceLink({ place, row, here }: { place: Place; row: boolean; here: boo
   );
 }
 
-/** Now is a bead on a thread; Kit is a case; Air is a board between two knife marks; the Bench is a peg, out of its hole. */
+/** Now is a bead on a thread; Kit is a case; Air is a board between two knife marks; Year is threads laid on months; the Bench is a peg, out of its hole. */
 function PlaceMark({ id, colour, here }: { id: PlaceId; colour: string; here: boolean }) {
   return (
     <Svg width={30} height={20} viewBox="0 0 30 20" aria-hidden>
@@ -127,6 +128,14 @@ function PlaceMark({ id, colour, here }: { id: PlaceId; colour: string; here: bo
         <>
           <Path d="M2 2.5V17.5M28 2.5V17.5" stroke={colour} strokeWidth={2} />
           <Path d="M6 6Q15 4 24 6V14Q15 12 6 14Z" stroke={colour} strokeWidth={2} fill={here ? colour : 'none'} />
+        </>
+      )}
+      {id === 'year' && (
+        <>
+          <Path d="M2 1V19M15 1V19M28 1V19" stroke={colour} strokeWidth={1.4} />
+          <Path d="M2 6H18M8 14H24" stroke={colour} strokeWidth={2.4} />
+          <Circle cx={18} cy={6} r={3.4} stroke={colour} strokeWidth={2} fill={here ? colour : 'none'} />
+          <Circle cx={24} cy={14} r={3.4} stroke={colour} strokeWidth={2} fill={here ? colour : 'none'} />
         </>
       )}
       {id === 'bench' && (

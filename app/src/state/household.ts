@@ -2,6 +2,7 @@ import { householdSchema, type BodyInputOf, type Household, type Instrument } fr
 import { create } from 'zustand';
 import { call, Refused } from './api';
 import { leaveAir, openAir } from './air';
+import { leaveCards, openCards } from './cards';
 import { leaveLog, openLog } from './log';
 import { useLook } from './look';
 import { notifyProblem } from './notice';
@@ -43,6 +44,7 @@ function enter(household: Household): void {
   // The log of what stands on the stand comes first; the air can wait for it.
   openLog(household.id, standOf(household, useLook.getState().standId)?.id ?? null)
     .then(() => openAir(household.id))
+    .then(() => openCards(household.id).catch(() => undefined))
     .catch(() => notifyProblem(NO_STORE));
 }
 
@@ -54,6 +56,7 @@ export async function checkIn(): Promise<void> {
     enter(await call('readHousehold'));
   } catch (error) {
     const signedOut = error instanceof Refused && error.problem.status === 401;
+    if (signedOut && last) leaveCards();
     if (signedOut && last) await Promise.all([leaveLog(false), leaveAir(false)]);
     if (signedOut || !last) {
       localStorage.removeItem(KEPT);
@@ -78,6 +81,7 @@ export async function openDemo(timeZone: string): Promise<void> {
 export async function signOut(): Promise<void> {
   await call('signOut');
   localStorage.removeItem(KEPT);
+  leaveCards();
   await Promise.all([leaveLog(true), leaveAir(true)]);
   useHousehold.setState({ status: 'out', household: null });
 }
@@ -118,6 +122,6 @@ export async function removeInstrument({ id, version }: Instrument): Promise<voi
 export async function changeHousehold(change: Partial<BodyInputOf<'changeHousehold'>>): Promise<void> {
   const { household } = useHousehold.getState();
   if (!household) return;
-  const { name, timeZone, schools, version } = household;
-  keep(await call('changeHousehold', { version, body: { name, timeZone, schools, ...change } }));
+  const { name, timeZone, schools, currency, version } = household;
+  keep(await call('changeHousehold', { version, body: { name, timeZone, schools, currency, ...change } }));
 }

@@ -1,6 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
-import type { LengthUnit, TemperatureUnit } from '@/words/measures';
+import type { ForceUnit, LengthUnit, TemperatureUnit } from '@/words/measures';
 
 export type Look = 'device' | 'day' | 'night';
 
@@ -21,6 +21,8 @@ export const useLook = create<{
   setLengths: (lengths: LengthUnit) => void;
   temperatures: TemperatureUnit;
   setTemperatures: (temperatures: TemperatureUnit) => void;
+  forces: ForceUnit;
+  setForces: (forces: ForceUnit) => void;
 }>()(
   persist(
     (set) => ({
@@ -36,6 +38,8 @@ export const useLook = create<{
       setLengths: (lengths) => set({ lengths }),
       temperatures: 'C',
       setTemperatures: (temperatures) => set({ temperatures }),
+      forces: 'N',
+      setForces: (forces) => set({ forces }),
     }),
     { name: 'tembrin-look' },
   ),

@@ -33,6 +33,28 @@ const STRANDS = [
   [0.8, 1],
 ] as const;
 
+/** The frayed stretch of a thread: where a forecast window is, from where it begins to where few last. */
+export function Frayed({ early, late, y, spread }: { early: number; late: number; y: number; spread: number }) {
+  const { quiet } = usePalette();
+  return (
+    <G fill="none" stroke={quiet} strokeLinecap="round">
+      {STRANDS.map(([along, across]) => {
+        const tipX = early + (late - early) * along;
+        const tipY = y + spread * across;
+        const bend = early + (tipX - early) * 0.55;
+        return (
+          <Path
+            key={across}
+            d={`M${early} ${y} C${bend} ${y} ${bend} ${tipY} ${tipX} ${tipY}`}
+            strokeWidth={1.1}
+            opacity={0.85}
+          />
+        );
+      })}
+    </G>
+  );
+}
+
 /**
  * The thread: a part's life as a string stretched from fitted to spent. A taut line, a bead for now, a frayed stretch
  * for the forecast window with a knot at its middle.
@@ -76,29 +98,18 @@ export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim
             strokeDasharray={from === null ? '3 4' : undefined}
           />
           {window && (
-            <G fill="none" stroke={palette.quiet} strokeLinecap="round">
-              {STRANDS.map(([along, across]) => {
-                const tipX = early + (late - early) * along;
-                const tipY = y + spread * across;
-                const bend = early + (tipX - early) * 0.55;
-                return (
-                  <Path
-                    key={across}
-                    d={`M${early} ${y} C${bend} ${y} ${bend} ${tipY} ${tipX} ${tipY}`}
-                    strokeWidth={1.1}
-                    opacity={0.85}
-                  />
-                );
-              })}
+            <>
+              <Frayed early={early} late={late} y={y} spread={spread} />
               <Line
                 x1={x(window.middle)}
                 x2={x(window.middle)}
                 y1={y - spread}
                 y2={y + spread}
+                stroke={palette.quiet}
                 strokeWidth={1}
                 strokeDasharray="1 3"
               />
-            </G>
+            </>
           )}
           {/* What has been lived through, up to the bead. */}
           <Line

@@ -68,3 +68,8 @@ export function elapsedWords(ms: number): string {
   const rest = `${two(Math.floor(seconds / 60) % 60)}:${two(seconds % 60)}`;
   return hours > 0 ? `${hours}:${rest}` : rest;
 }
+
+/** Short name of a month, 0 January. */
+export function monthName(month: number): string {
+  return format(Date.UTC(2026, month, 15), 'UTC', { month: 'short' });
+}

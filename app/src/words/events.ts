@@ -2,7 +2,9 @@ import { DRILL_DATA, FIGURE_DATA, stringNames, type LogEvent } from '@tembrin/co
 import type { Instrument } from '@tembrin/contract';
 import { clockWords, dateWords } from './dates';
 import { measureWords } from './measures';
+import { listWords } from './moment';
 import { REASON_NAMES, STEP_NAMES } from './names';
+import { centsWords } from './strings';
 
 const WEIGHED = { empty: 'empty', before: 'before filling', filled: 'filled' } as const;
 
@@ -30,6 +32,12 @@ export function eventWords(event: LogEvent, instrument: Instrument | null, timeZ
         reason === 'on-record' ? (known ? '' : ', date not known') : `: ${REASON_NAMES[reason].toLowerCase()}`;
       return `${names ? `New ${names} string${strings?.length === 1 ? '' : 's'}` : 'New set of strings'}${why}`;
     }
+    case 'change-began':
+      return `Change of strings begun: ${listWords(event.payload.strings.map((at) => (instrument ? stringNames(instrument)[at]! : String(at + 1))))}`;
+    case 'change-ended':
+      return event.payload.finished ? 'Change of strings finished' : 'Change of strings left off';
+    case 'tuned':
+      return `${instrument ? stringNames(instrument)[event.payload.string] : `String ${event.payload.string + 1}`} tuned, found ${centsWords(event.payload.cents)}`;
     case 'rehaired':
       return event.payload.known ? 'Bow rehaired' : 'Bow hair on, date not known';
     case 'hair-looked-over':

@@ -1,7 +1,17 @@
-import { celsiusOf, fahrenheitOf, FIGURE_DATA, TEMP_RANGE_C, type Figure } from '@tembrin/core';
+import {
+  celsiusOf,
+  fahrenheitOf,
+  FIGURE_DATA,
+  NEWTONS_PER_KGF,
+  NEWTONS_PER_LBF,
+  TEMP_RANGE_C,
+  type Figure,
+} from '@tembrin/core';
 
 export type LengthUnit = 'mm' | 'in';
 export type TemperatureUnit = 'C' | 'F';
+export type ForceUnit = 'N' | 'kgf' | 'lbf';
+const NEWTONS: Readonly<Record<ForceUnit, number>> = { N: 1, kgf: NEWTONS_PER_KGF, lbf: NEWTONS_PER_LBF };
 const MM_PER_INCH = 25.4;
 
 /** Decimals worth showing for a step: 0.5 → 1, 0.05 → 2. */
@@ -78,4 +88,37 @@ export function movementWords(mm: number, lengths: LengthUnit): string {
 export function waterWords(grams: number): string {
   if (grams >= 1000) return `${(grams / 1000).toFixed(grams < 10_000 ? 1 : 0)} kg`;
   return `${grams < 10 ? grams.toFixed(1) : Math.round(grams)} g`;
+}
+
+/** What a string or a set pulls: "78 N", "8.0 kgf", "17.5 lbf". */
+export function forceWords(newtons: number, unit: ForceUnit): string {
+  const value = newtons / NEWTONS[unit];
+  return `${value.toFixed(unit === 'N' || value >= 100 ? 0 : 1)} ${unit}`;
+}
+
+/** A share that changed: "+9 %", "−0.4 %". */
+export function changeWords(change: number): string {
+  const size = Math.abs(change * 100);
+  const sign = change < 0 ? '−' : '+';
+  return size < 0.05 ? '0 %' : `${sign}${size < 1 ? size.toFixed(1) : size.toFixed(0)} %`;
+}
+
+/** A string's gauge: in millimetres, or in inches as packets write it, ".012". */
+export function gaugeWords(gaugeMm: number, lengths: LengthUnit): string {
+  return lengths === 'mm'
+    ? `${gaugeMm.toFixed(2)} mm`
+    : `${(gaugeMm / MM_PER_INCH).toFixed(4).replace(/^0/, '').replace(/0$/, '')} in`;
+}
+
+/**
+ * Reads a gauge as packets write it: "0.26", ".012", "12" (thousandths of an inch), "0,3 mm".
+ * @returns mm; null where it is no number
+ */
+export function readGauge(text: string): number | null {
+  const inches = /in|"|″/i.test(text) || /^\s*[.,]0/.test(text);
+  const value = readNumber(text.replace(/mm|in|"|″/gi, ''));
+  if (value === null) return null;
+  if (inches) return Number((value * MM_PER_INCH).toFixed(4));
+  // A whole number from seven up is thousandths of an inch.
+  return Number.isInteger(value) && value >= 7 ? Number(((value / 1000) * MM_PER_INCH).toFixed(4)) : value;
 }

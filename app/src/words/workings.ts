@@ -23,6 +23,7 @@ export interface Working {
   changes: readonly string[];
 }
 
+const SWEAT_WORDS = { low: 'dry', usual: 'ordinary', corrosive: 'corrosive' } as const;
 const percent = (share: number) => `${Math.round(share * 100)} %`;
 const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 
@@ -43,7 +44,7 @@ function clockFigures({ life, hoursPlayed, daysOn, wear, extraWear, chance, toll
     ['Age', `${Math.round(daysOn)} days`],
     [
       'Wear',
-      `${hoursWords(hoursPlayed)} ÷ ${life.hours} h + ${Math.round(daysOn)} d ÷ ${Math.round(life.days)} d${extraWear > 0 ? ` + ${extraWear.toFixed(2)}` : ''} = ${wear.toFixed(2)}`,
+      `${hoursWords(hoursPlayed)} ÷ ${Math.round(life.hours)} h + ${Math.round(daysOn)} d ÷ ${Math.round(life.days)} d${extraWear > 0 ? ` + ${extraWear.toFixed(2)}` : ''} = ${wear.toFixed(2)}`,
     ],
     ['Chance that it is spent', percent(chance)],
     ...(toll && toll.factor > 1.005
@@ -84,20 +85,39 @@ export function workingOf(
   switch (thread.part) {
     case 'strings': {
       const names = stringNames(instrument);
-      const each = thread.on.map(({ position, fitting }): [string, string] => [
+      const each = thread.on.map(({ position, fitting, window: own }): [string, string] => [
         `${names[position]} string`,
-        fitting ? `fitted ${dateWords(fitting.at, nowMs, timeZone)}${fitting.known ? '' : ' or earlier'}` : 'not known',
+        fitting
+          ? `fitted ${dateWords(fitting.at, nowMs, timeZone)}${fitting.known ? '' : ' or earlier'}${own ? `, spent about ${dateWords(own.middle, nowMs, timeZone)}` : ''}`
+          : 'not known',
       ]);
+      const { factor, sweat, wiping } = thread;
+      const lived: Working['figures'] = [
+        ['Your hands', `${SWEAT_WORDS[sweat.kind]}: life × ${sweat.factor.toFixed(2)} (from memory)`],
+        [
+          'Your cloth',
+          wiping
+            ? `wiped after ${percent(wiping.share)} of ${wiping.sessions} sessions: life × ${wiping.factor.toFixed(2)} (0.85 to 1.10, from memory)`
+            : 'not known yet: fewer than 8 closing rounds on record',
+        ],
+        [
+          'Learned from your changes',
+          factor.seen === 0
+            ? 'nothing yet; the rule’s own spread'
+            : `life × ${factor.median.toFixed(2)}, from ${factor.worn} changed because worn${factor.seen > factor.worn ? ` and ${factor.seen - factor.worn} for other reasons` : ''}`,
+        ],
+      ];
       const same = thread.on.every(({ fitting }) => fitting === thread.on[0]?.fitting);
       return {
         figures: [
           ...verdict,
           ...(thread.clock ? clockFigures(thread.clock) : []),
+          ...lived,
           ...paceFigures(pace),
           ...window,
           ...(same ? [] : each.slice(0, 12)),
         ],
-        rule: `Wear is hours ÷ H plus days ÷ D, and a set is spent at 1. ${SPREAD} Where strings differ, the oldest decides.`,
+        rule: `Wear is hours ÷ H plus days ÷ D, and a string is spent at 1. ${factor.seen === 0 ? SPREAD : 'Your own changes have narrowed and moved the window: those because worn count fully, others say “at least so long”.'} Where strings differ, the one spent first decides.`,
         school:
           thread.basis === 'default'
             ? 'The trade has no agreed figure for these strings; this is a stated default until your own changes are on record.'

@@ -1,4 +1,4 @@
-import { LIFE_LOG_SD } from '../strings/life';
+import { LIFE_LOG_SD } from '../strings/learning';
 import type { Life } from '../upkeep/wear';
 
 /** The two-clock life of bow hair [handbook 6]: 6 months at 3.5 h/day, 24 months at 0.5 h/day. */

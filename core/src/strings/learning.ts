@@ -1,5 +1,7 @@
 import { errorFunction } from 'simple-statistics';
-import { LIFE_LOG_SD } from './life';
+
+/** Spread of string and hair life, as the sd of its natural logarithm [handbook 4]. */
+export const LIFE_LOG_SD = 0.35;
 
 /** What one change tells of how long this player's strings last: the natural logarithm of the wear at which they were changed. */
 export interface LifeSeen {

@@ -1,11 +1,9 @@
 import type { Family, Kind } from '../instruments/families';
 import type { InstrumentLog } from '../log';
 import type { Life } from '../upkeep/wear';
+import { LIFE_LOG_SD } from './learning';
 import type { StringSpec } from './spec';
 import type { Sweat } from './stringing';
-
-/** Spread of string and hair life, as the sd of its natural logarithm [handbook 4]. */
-export const LIFE_LOG_SD = 0.35;
 
 /** Where a life comes from: the trade's rule, or a stand-in default where the trade gives none. */
 export type LifeBasis = 'trade' | 'default';

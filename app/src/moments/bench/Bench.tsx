@@ -41,6 +41,7 @@ function BenchOf({ instrument }: { instrument: Instrument }) {
   const { log } = useJudged(instrument);
   const [guide, setGuide] = useState<RosinGuideId | null>(null);
   const packed = log.packings.at(-1);
+  const change = log.changes.findLast(({ endedAt }) => endedAt === null);
   const wide = useWide();
   const { line } = usePalette();
   const bench = (
@@ -55,6 +56,20 @@ function BenchOf({ instrument }: { instrument: Instrument }) {
             </Words>
           </Row>
         )}
+        <Row href="/bench/change" label="Change strings, step by step">
+          <Words kind="heading">Change strings</Words>
+          <Words kind="small" tone="quiet">
+            {change
+              ? `Under way since ${dayWords(change.at, log.nowMs, log.timeZone)}: take it up where you left it.`
+              : 'Step by step with hands busy, over a sitting or over days.'}
+          </Words>
+        </Row>
+        <Row href={{ pathname: '/kit/[id]/settle', params: { id: instrument.id } }} label="Tune and settle">
+          <Words kind="heading">Tune and settle</Words>
+          <Words kind="small" tone="quiet">
+            Cents against your own A; when new strings will hold.
+          </Words>
+        </Row>
         <Row href="/bench/packing" label="Leaving home: the packing check">
           <Words kind="heading">Leaving home</Words>
           <Words kind="small" tone="quiet">

@@ -67,7 +67,13 @@ function ChangeForm({ instrument }: { instrument: Instrument }) {
     );
   const fields = {
     facts,
-    onChange: (part: Partial<InstrumentChange>) => setFacts((before) => ({ ...before, ...part })),
+    onChange: (part: Partial<InstrumentChange>) =>
+      setFacts((before) => {
+        const next = { ...before, ...part };
+        // Notes and lengths were for as many strings as it had.
+        const recounted = next.stringCount !== before.stringCount;
+        return recounted ? { ...next, stringing: { ...next.stringing, tuning: null, lengthsMm: null } } : next;
+      }),
     errors,
   };
   return (

@@ -61,6 +61,15 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
       </View>
       <View>
         <Row
+          href={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
+          label={`Strings of ${instrument.name}: what is on, and what it pulls`}
+        >
+          <Words kind="strong">Strings</Words>
+          <Words kind="small" tone="quiet">
+            What is on, what it pulls, the next change, and tuning.
+          </Words>
+        </Row>
+        <Row
           href={{ pathname: '/kit/[id]/set-up', params: { id: instrument.id } }}
           label={`Set-up sheet of ${instrument.name}`}
         >

@@ -6,6 +6,7 @@ import { useJudged } from '@/state/condition';
 import { Empty } from '@/ui/Empty';
 import { Figures } from '@/ui/Figures';
 import { Screen } from '@/ui/Screen';
+import { Row } from '@/ui/Row';
 import { StateMark } from '@/ui/StateMark';
 import { GAP } from '@/ui/theme';
 import { Thread } from '@/ui/Thread';
@@ -13,6 +14,7 @@ import { Words } from '@/ui/Words';
 import { dateWords } from '@/words/dates';
 import { PART_NAMES } from '@/words/names';
 import { reasonFor } from '@/words/reasons';
+import { sinceNewWords } from '@/words/strings';
 import { workingOf } from '@/words/workings';
 import { PartActions } from './PartActions';
 import { ResidueOnPlate } from './ResidueOnPlate';
@@ -63,7 +65,23 @@ export function PartScreen({ instrument, part, back, second }: PartScreenProps) 
           )}
         </View>
         <Words>{reasonFor(thread, instrument, moment)}</Words>
+        {thread.part === 'strings' && thread.from !== null && (
+          <Words kind="small" tone="quiet">
+            {sinceNewWords(instrument.family, moment.nowMs - thread.from)}
+          </Words>
+        )}
       </View>
+      {thread.part === 'strings' && (
+        <Row
+          href={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
+          label={`What is on ${instrument.name}, and what it pulls`}
+        >
+          <Words kind="strong">What is on, and what it pulls</Words>
+          <Words kind="small" tone="quiet">
+            String by string; another set compared; a broken one; tuning.
+          </Words>
+        </Row>
+      )}
       {thread.part === 'residue' && <ResidueOnPlate instrument={instrument} schools={schools} zones={thread.zones} />}
       <Figures rows={figures} />
       <Explained title="Rule" text={rule} />

@@ -1,0 +1,1 @@
+export { StringsRoute as default } from '@/moments/strings/routes';

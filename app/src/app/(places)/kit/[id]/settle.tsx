@@ -1,0 +1,1 @@
+export { SettleRoute as default } from '@/moments/strings/routes';

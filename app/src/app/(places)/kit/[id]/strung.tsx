@@ -1,0 +1,1 @@
+export { StrungRoute as default } from '@/moments/strings/routes';

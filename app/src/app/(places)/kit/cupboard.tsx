@@ -1,0 +1,1 @@
+export { Cupboard as default } from '@/moments/strings/Cupboard';

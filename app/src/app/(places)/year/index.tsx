@@ -1,0 +1,1 @@
+export { YearRoute as default } from '@/moments/year/Year';

@@ -1,0 +1,130 @@
+import { brokenVerdict, nextPerformance, settleDays, stringNames } from '@tembrin/core';
+import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useCards } from '@/state/cards';
+import { useJudged } from '@/state/condition';
+import { act } from '@/state/doing';
+import { useHousehold } from '@/state/household';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Screen } from '@/ui/Screen';
+import { GAP, usePalette } from '@/ui/theme';
+import { Words } from '@/ui/Words';
+import { lastingWords } from '@/words/dates';
+import { brokenWords, noteNames } from '@/words/strings';
+import { useSetChoices, useSparesFor } from './sets';
+
+/** One string broke: this one, or the set? The verdict with its reasons, and on to the change. */
+export function BrokenScreen({ instrument }: { instrument: Instrument }) {
+  const { timeZone } = useHousehold((state) => state.household)!;
+  const { log, condition } = useJudged(instrument);
+  const occasions = useCards('occasion').map(({ facts }) => facts);
+  const thread = condition.threads.find((each) => each.part === 'strings');
+  const on = thread?.part === 'strings' ? thread.on : [];
+  const [position, setPosition] = useState<number | null>(null);
+  const spares = useSparesFor(instrument, position ?? -1);
+  const sets = useSetChoices(instrument);
+  const names = noteNames(instrument);
+  const short = stringNames(instrument);
+  const { line } = usePalette();
+  const performance = nextPerformance(occasions, instrument.id, log.nowMs, timeZone);
+  const spec = position === null ? null : (on[position]?.spec ?? spares[0]?.spec ?? null);
+  const settles = { one: settleDays([spec]), set: settleDays(on.map((string) => string.spec)) };
+  const verdict =
+    position === null
+      ? null
+      : brokenVerdict({
+          family: instrument.family,
+          others: on
+            .filter((string) => string.position !== position)
+            .map(({ clock }) => ({ wear: clock?.wear ?? null, daysOn: clock?.daysOn ?? null })),
+          settleDays: settles,
+          performanceInDays: performance?.inDays ?? null,
+          spares: { one: spares.length > 0, set: sets.some(({ spareId }) => spareId !== null) },
+        });
+  const all = verdict?.answer === 'set';
+  const change = () =>
+    router.push({
+      pathname: '/bench/change',
+      params: { id: instrument.id, strings: all ? 'all' : String(position), why: all ? 'set' : 'broke' },
+    });
+  const record = async () => {
+    if (position === null) return;
+    const from = spares[0];
+    await act(
+      instrument.id,
+      [
+        {
+          type: 'strings-fitted',
+          payload: {
+            strings: [position],
+            reason: 'broke',
+            known: true,
+            specs: [from?.spec ?? on[position]?.spec ?? null],
+            ...(from && { spares: [from.card.id] }),
+          },
+        },
+      ],
+      `The ${short[position]} is new${from ? ', from the cupboard' : ''}.`,
+    );
+    router.replace({ pathname: '/kit/[id]/on', params: { id: instrument.id } });
+  };
+  return (
+    <Screen
+      title="One broke"
+      back={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
+      foot={
+        verdict && (
+          <>
+            <Button title={all ? 'Change the set, step by step' : 'Change it, step by step'} onPress={change} />
+            {!all && <Button rank="outline" title="It is on already: put it on record" onPress={() => void record()} />}
+          </>
+        )
+      }
+    >
+      <Words tone="quiet">
+        {`${instrument.name}. A snapped string is ordinary wear, nobody’s fault. Mind the ends: they are sharp.`}
+      </Words>
+      <Choice
+        label="Which one?"
+        options={[...names.keys()].reverse().map((at) => ({ value: at, title: names[at]! }))}
+        value={position}
+        onChange={setPosition}
+      />
+      {verdict && position !== null && (
+        <View role="status" style={{ gap: GAP.half }}>
+          <Words kind="title" level={2}>
+            {all
+              ? 'Change the whole set'
+              : verdict.restAfter
+                ? `Just the ${short[position]} now, the rest after the performance`
+                : `Just the ${short[position]}`}
+          </Words>
+          {verdict.unsettled && (
+            <Words tone="soon">
+              {`It will still be settling when you play in public: tune it often, and give it ${lastingWords(settles.one * 86_400_000)} if you can.`}
+            </Words>
+          )}
+          <View role="list" aria-label="Reasons">
+            {verdict.reasons.map((reason) => (
+              <View
+                role="listitem"
+                key={reason.code}
+                style={{ borderTopWidth: 1, borderTopColor: line, paddingVertical: GAP.small }}
+              >
+                <Words>{brokenWords(reason)}</Words>
+              </View>
+            ))}
+          </View>
+          {performance && performance.inDays < 60 && (
+            <Words kind="small" tone="quiet">
+              {`Next before others: ${performance.title}, in ${lastingWords(Math.max(1, performance.inDays) * 86_400_000)}.`}
+            </Words>
+          )}
+        </View>
+      )}
+    </Screen>
+  );
+}

@@ -1,0 +1,168 @@
+import { changeJob, localDay, type JobStep, type StringChange } from '@tembrin/core';
+import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { View } from 'react-native';
+import { useJudged } from '@/state/condition';
+import { act } from '@/state/doing';
+import { useJobPlaces } from '@/state/job';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { useKeys } from '@/ui/keys';
+import { Screen } from '@/ui/Screen';
+import { GAP, usePalette } from '@/ui/theme';
+import { Words } from '@/ui/Words';
+import { noteNames } from '@/words/strings';
+import { openSettling } from './ChangeStart';
+import { JobDrawing } from './JobDrawing';
+
+interface Place {
+  /** null before the first string and after the last. */
+  position: number | null;
+  step: JobStep;
+  /** It ends the work on its string. */
+  last: boolean;
+}
+
+/** A change of strings under way: one step at a time, hands busy; left at any point and taken up again days later. */
+export function ChangeJob({ instrument, change }: { instrument: Instrument; change: StringChange }) {
+  const { log } = useJudged(instrument);
+  const { places, goTo, forget } = useJobPlaces();
+  const { line, accent } = usePalette();
+  const specOf = (position: number) => change.specs?.[change.strings.indexOf(position)] ?? null;
+  const job = changeJob(instrument, change.way, change.strings, specOf);
+  const steps = job.blocks.flatMap(({ position, steps: inside }) =>
+    inside.map((step, at): Place => ({ position, step, last: at === inside.length - 1 })),
+  );
+  const fitted = log.fittings.filter(({ changeId }) => changeId === change.eventId);
+  const done = new Set(fitted.flatMap(({ strings }) => strings ?? []));
+  // The step in work on this device; elsewhere, the beginning of the first string that is not on yet.
+  const kept = steps.findIndex(({ step }) => step.id === places[change.eventId]);
+  const open = steps.findIndex(({ position }) => position !== null && !done.has(position));
+  const at = kept >= 0 ? kept : done.size > 0 ? (open >= 0 ? open : steps.length - 1) : 0;
+  const { position, step, last } = steps[at]!;
+  const names = noteNames(instrument);
+  const today = localDay(log.nowMs, log.timeZone);
+  const enough =
+    job.way === 'A' &&
+    position !== null &&
+    !done.has(position) &&
+    steps[at - 1]?.position !== position &&
+    fitted.some((fitting) => localDay(fitting.at, log.timeZone) === today);
+
+  const next = async () => {
+    if (position !== null && last && !done.has(position)) {
+      const spare = change.spares?.[change.strings.indexOf(position)] ?? null;
+      await act(
+        instrument.id,
+        [
+          {
+            type: 'strings-fitted',
+            payload: {
+              strings: [position],
+              reason: change.reason,
+              known: true,
+              specs: [specOf(position)],
+              by: change.by,
+              changeId: change.eventId,
+              ...(spare && { spares: [spare] }),
+            },
+          },
+        ],
+        `The ${names[position]} is on.`,
+      );
+    }
+    if (at + 1 < steps.length) return goTo(change.eventId, steps[at + 1]!.step.id);
+    await act(
+      instrument.id,
+      [{ type: 'change-ended', payload: { changeId: change.eventId, finished: true } }],
+      'All on. Now they settle.',
+    );
+    forget(change.eventId);
+    openSettling(instrument);
+  };
+  const leave = async () => {
+    await act(
+      instrument.id,
+      [{ type: 'change-ended', payload: { changeId: change.eventId, finished: false } }],
+      'Left off. What is on stays on record.',
+    );
+    forget(change.eventId);
+    router.replace('/bench');
+  };
+  useKeys({
+    enter: { label: 'Done, next step', run: () => void next() },
+    arrowleft: { label: 'One step back', run: () => at > 0 && goTo(change.eventId, steps[at - 1]!.step.id) },
+  });
+  return (
+    <Screen
+      title={position === null ? (at === 0 ? 'Before you begin' : 'All strings are on') : names[position]!}
+      back="/bench"
+      foot={
+        <>
+          <Button
+            title={
+              at + 1 < steps.length
+                ? last && position !== null
+                  ? `The ${names[position]} is on`
+                  : 'Done, next'
+                : 'Finish'
+            }
+            hotkey="enter"
+            onPress={() => void next()}
+          />
+          <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
+            <Button
+              rank="plain"
+              title="Back a step"
+              disabled={at === 0}
+              onPress={() => goTo(change.eventId, steps[at - 1]!.step.id)}
+            />
+            <Button rank="plain" title="Pause" onPress={() => router.replace('/bench')} />
+            <Button rank="plain" title="Leave off" onPress={() => void leave()} />
+          </View>
+        </>
+      }
+    >
+      {/* Each string a stroke: those that are on are drawn. */}
+      <View
+        role="progressbar"
+        aria-label="Strings changed"
+        aria-valuemin={0}
+        aria-valuemax={job.order.length}
+        aria-valuenow={done.size}
+        style={{ flexDirection: 'row', gap: GAP.hair }}
+      >
+        {job.order.map((each) => (
+          <View
+            key={each}
+            style={{
+              flex: 1,
+              height: each === position ? 8 : 4,
+              alignSelf: 'center',
+              backgroundColor: done.has(each) || each === position ? accent : line,
+              opacity: each === position && !done.has(each) ? 0.55 : 1,
+            }}
+          />
+        ))}
+      </View>
+      {enough && (
+        <Banner
+          tone="well"
+          text="One a day: that is enough for today. Pause here, play a little, and take the next one tomorrow."
+        />
+      )}
+      <View role="status" style={{ gap: GAP.half }}>
+        <JobDrawing picture={step.picture} />
+        <Words kind="title" level={2}>
+          {step.title}
+        </Words>
+        {step.how.map((line_) => (
+          <Words key={line_} kind="large">
+            {line_}
+          </Words>
+        ))}
+        {step.caution && <Words tone="now">{step.caution}</Words>}
+      </View>
+    </Screen>
+  );
+}

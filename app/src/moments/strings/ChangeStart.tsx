@@ -1,0 +1,187 @@
+import {
+  changeJob,
+  nextPerformance,
+  OLD_SPARE_YEARS,
+  settleDays,
+  type ChangeWay,
+  type Doer,
+  type FitReason,
+} from '@tembrin/core';
+import { DOER_TITLES, type Instrument } from '@tembrin/contract';
+import { router, useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useCards } from '@/state/cards';
+import { useJudged } from '@/state/condition';
+import { act } from '@/state/doing';
+import { useHousehold } from '@/state/household';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { Choice, Choices } from '@/ui/Choice';
+import { Screen } from '@/ui/Screen';
+import { GAP } from '@/ui/theme';
+import { Words } from '@/ui/Words';
+import { dateWords, lastingWords } from '@/words/dates';
+import { listWords } from '@/words/moment';
+import { REASON_NAMES } from '@/words/names';
+import { noteNames } from '@/words/strings';
+import { useSetChoices, useSparesFor } from './sets';
+
+const WHY: readonly FitReason[] = ['worn', 'broke', 'frayed', 'experiment', 'set'];
+const WAYS: readonly { value: ChangeWay; title: string }[] = [
+  { value: 'B', title: 'One after another' },
+  { value: 'A', title: 'One a day' },
+  { value: 'C', title: 'All off' },
+];
+const NOT_SAID = 'not-said';
+const SAME_AS_ON = 'as-on';
+
+/** What is to be changed, with what, why, by whom and how; then the job begins. */
+export function ChangeStart({ instrument }: { instrument: Instrument }) {
+  const asked = useLocalSearchParams<{ strings?: string; why?: string; set?: string }>();
+  const { timeZone } = useHousehold((state) => state.household)!;
+  const { log, condition, schools } = useJudged(instrument);
+  const occasions = useCards('occasion').map(({ facts }) => facts);
+  const sets = useSetChoices(instrument);
+  const thread = condition.threads.find((each) => each.part === 'strings');
+  const on = thread?.part === 'strings' ? thread.on : [];
+  const all = Array.from({ length: instrument.stringCount }, (_, at) => at);
+  const many = all.length > 12;
+  const first = asked.strings && asked.strings !== 'all' ? asked.strings.split(',').map(Number) : many ? [] : all;
+  const [which, setWhich] = useState<number[]>(first.filter((at) => all.includes(at)));
+  const [why, setWhy] = useState<FitReason>(WHY.find((each) => each === asked.why) ?? 'worn');
+  const [by, setBy] = useState<Doer>(instrument.setUp.player === 'child' ? 'teacher' : 'self');
+  const [way, setWay] = useState<ChangeWay>(schools.changing);
+  const spares = useSparesFor(instrument, which[0] ?? -1);
+  const single = which.length === 1;
+  const [from, setFrom] = useState<string | null>(null);
+  const sources = [
+    ...(single
+      ? spares.map(({ card, left }) => ({ value: card.id, title: `${card.facts.title} (${left} left)` }))
+      : sets.map(({ key, title }) => ({ value: key, title }))),
+    { value: SAME_AS_ON, title: 'The same as is on' },
+    { value: NOT_SAID, title: 'Say later' },
+  ];
+  const wanted = from ?? asked.set ?? sources[0]!.value;
+  const source = sources.some(({ value }) => value === wanted) ? wanted : sources[0]!.value;
+  const set = sets.find(({ key }) => key === source);
+  const spare = spares.find(({ card }) => card.id === source);
+  const specOf = (position: number) =>
+    source === SAME_AS_ON
+      ? (on[position]?.spec ?? null)
+      : single && spare
+        ? spare.spec
+        : (set?.strings[position] ?? null);
+  const names = noteNames(instrument);
+  const positions = [...which].sort((a, b) => a - b);
+  const job = changeJob(instrument, way, positions.length > 0 ? positions : [0], specOf);
+  const performance = nextPerformance(occasions, instrument.id, log.nowMs, timeZone);
+  const settles = settleDays(positions.map((at) => specOf(at) ?? on[at]?.spec ?? null));
+  const tooClose = performance !== null && performance.inDays < settles;
+  const bought = spare?.card.facts.boughtOn ?? null;
+  const old = bought !== null && log.nowMs - Date.parse(bought) > OLD_SPARE_YEARS * 365.25 * 86_400_000;
+
+  const begin = async () => {
+    const spareId = single ? (spare?.card.id ?? null) : (set?.spareId ?? null);
+    await act(
+      instrument.id,
+      [
+        {
+          type: 'change-began',
+          payload: {
+            strings: positions,
+            reason: why,
+            way: job.way,
+            by,
+            specs: positions.map(specOf),
+            ...(spareId && { spares: positions.map(() => spareId) }),
+          },
+        },
+      ],
+      null,
+    );
+  };
+  return (
+    <Screen
+      title="Change strings"
+      back="/bench"
+      foot={
+        <Button
+          title={positions.length === 0 ? 'Choose which strings' : 'Begin'}
+          disabled={positions.length === 0}
+          onPress={() => void begin()}
+        />
+      }
+    >
+      <Words kind="small" tone="quiet">
+        {instrument.name}
+      </Words>
+      {tooClose && (
+        <Banner
+          tone="soon"
+          text={`${performance.title} is ${performance.inDays === 0 ? 'today' : `in ${lastingWords(performance.inDays * 86_400_000)}`}, on ${dateWords(performance.atMs, log.nowMs, timeZone)}; these take about ${lastingWords(settles * 86_400_000)} to settle. Change only what you must, and tune often until then.`}
+        />
+      )}
+      <View style={{ gap: GAP.more }}>
+        <Choices
+          label="Which strings?"
+          options={[...all]
+            .reverse()
+            .map((value) => ({ value, title: many ? `${names[value]} (${all.length - value})` : names[value]! }))}
+          values={which}
+          onChange={(next) => {
+            setWhich(next);
+            setFrom(null);
+          }}
+        />
+        {!single && !many && which.length < all.length && (
+          <Button
+            rank="plain"
+            title="The whole set"
+            onPress={() => setWhich(all)}
+            style={{ alignSelf: 'flex-start', marginLeft: -GAP.small }}
+          />
+        )}
+        <Choice
+          label="Why do the old ones come off?"
+          options={WHY.map((value) => ({ value, title: REASON_NAMES[value] }))}
+          value={why}
+          onChange={setWhy}
+        />
+        <Choice label="What goes on?" options={sources} value={source} onChange={setFrom} />
+        {old && (
+          <Words kind="small" tone="soon">
+            {`Bought more than ${OLD_SPARE_YEARS} years ago: look it over for tarnish and cracks first.`}
+          </Words>
+        )}
+        <Choice
+          label="Who does it?"
+          options={(['self', 'teacher', 'workshop'] as const).map((value) => ({ value, title: DOER_TITLES[value] }))}
+          value={by}
+          onChange={setBy}
+        />
+        {positions.length > 1 && (
+          <>
+            <Choice label="How?" options={WAYS} value={way} onChange={setWay} />
+            {job.refusedAllOff && (
+              <Banner
+                tone="soon"
+                text="All off is for a workshop here: the strings hold the bridge, and the bridge holds the sound post. Tembrin takes you through one after another."
+              />
+            )}
+          </>
+        )}
+        {positions.length > 0 && (
+          <Words kind="small" tone="quiet">
+            {`In this order: ${listWords(job.order.map((at) => names[at]!))}. About ${lastingWords(settles * 86_400_000)} until they have settled.`}
+          </Words>
+        )}
+      </View>
+    </Screen>
+  );
+}
+
+/** Route: a guided change is begun on the bench, and taken up again there. */
+export function openSettling(instrument: Instrument): void {
+  router.replace({ pathname: '/kit/[id]/settle', params: { id: instrument.id } });
+}

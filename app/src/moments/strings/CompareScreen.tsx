@@ -1,0 +1,157 @@
+import {
+  A4_RANGE_HZ,
+  compareStrung,
+  noteName,
+  openStrings,
+  OTHER_TUNINGS,
+  stringNames,
+  usualTuning,
+} from '@tembrin/core';
+import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useJudged } from '@/state/condition';
+import { useLook } from '@/state/look';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { PullChart } from '@/ui/PullChart';
+import { Screen } from '@/ui/Screen';
+import { GAP } from '@/ui/theme';
+import { Words } from '@/ui/Words';
+import { changeWords, forceWords, readNumber } from '@/words/measures';
+import { listWords } from '@/words/moment';
+import { loadWords } from '@/words/strings';
+import { useSetChoices } from './sets';
+
+const SAME = 'same';
+
+/** What another set, tuning, A or length would change: each string, the whole, and what the instrument says to it. */
+export function CompareScreen({ instrument }: { instrument: Instrument }) {
+  const { condition } = useJudged(instrument);
+  const { forces } = useLook();
+  const sets = useSetChoices(instrument);
+  const thread = condition.threads.find((each) => each.part === 'strings');
+  const on = thread?.part === 'strings' ? thread.on : [];
+  const { stringing, family, kind, stringCount } = instrument;
+  const now = openStrings(instrument);
+  const [setKey, setSetKey] = useState<string>(SAME);
+  const [tuning, setTuning] = useState<string>(SAME);
+  const [a4, setA4] = useState(String(stringing.a4Hz));
+  const [length, setLength] = useState(String(now[0]!.lengthMm));
+
+  const tunings = [
+    { title: 'As usual', notes: usualTuning(family, kind, stringCount) },
+    ...(OTHER_TUNINGS[family] ?? []).filter(({ notes }) => notes.length === stringCount),
+  ];
+  const a4Hz = readNumber(a4);
+  const a4Wrong = a4Hz === null || a4Hz < A4_RANGE_HZ.least || a4Hz > A4_RANGE_HZ.most;
+  const lengthMm = readNumber(length);
+  const lengthWrong = lengthMm === null || lengthMm < 40 || lengthMm > 2000;
+  const next = openStrings({
+    ...instrument,
+    stringing: {
+      ...stringing,
+      a4Hz: a4Wrong ? stringing.a4Hz : a4Hz,
+      lengthMm: lengthWrong || family === 'harp' ? stringing.lengthMm : lengthMm,
+      tuning: tuning === SAME ? stringing.tuning : [...tunings.find(({ title }) => title === tuning)!.notes],
+    },
+  });
+  const chosen = sets.find(({ key }) => key === setKey);
+  const old = now.map((string, at) => ({ ...string, spec: on[at]?.spec ?? null }));
+  const after = next.map((string, at) => ({ ...string, spec: chosen ? (chosen.strings[at] ?? null) : old[at]!.spec }));
+  const change = compareStrung(instrument, old, after);
+  const names = stringNames(instrument);
+  const named = (positions: readonly number[]) => listWords(positions.map((at) => names[at]!));
+  return (
+    <Screen
+      title="Compare"
+      back={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
+      foot={
+        chosen && (
+          <Button
+            title="Put this set on, step by step"
+            onPress={() => router.push({ pathname: '/bench/change', params: { id: instrument.id, set: chosen.key } })}
+          />
+        )
+      }
+    >
+      <View style={{ gap: GAP.hair }}>
+        <Words kind="small" tone="quiet">
+          {instrument.name}
+        </Words>
+        <View style={{ flexDirection: 'row', alignItems: 'flex-end', gap: GAP.half }}>
+          <Words kind="figure">{change.total === null ? '–' : changeWords(change.total)}</Words>
+          <Words kind="small" tone="quiet" style={{ paddingBottom: 12, flexShrink: 1 }}>
+            {change.total === null
+              ? 'in all'
+              : `in all: ${forceWords(change.old.totalN, forces)}, then ${forceWords(change.new.totalN, forces)}`}
+          </Words>
+        </View>
+        <Words role="status">{loadWords(change.verdict, change.total, family)}</Words>
+      </View>
+      {change.breaks.length > 0 && (
+        <Banner
+          tone="now"
+          text={`The ${named(change.breaks)} would break at this pitch. Choose a shorter length, a lower note or other strings.`}
+        />
+      )}
+      {change.strained.length > 0 && (
+        <Banner tone="soon" text={`The ${named(change.strained)} would stand past what is safe for a plain string.`} />
+      )}
+      <PullChart
+        label="Old and new pull"
+        rows={after.map(({ spec }, at) => ({
+          name: names[at]!,
+          newN: change.new.pulls[at]!.tensionN,
+          oldN: change.old.pulls[at]!.tensionN,
+          gaugeMm: spec?.gaugeMm ?? null,
+          strained: change.breaks.includes(at) || change.strained.includes(at),
+        }))}
+      />
+      <Words kind="small" tone="quiet">
+        A ring is what pulls now; the string is stretched as far as it would pull.
+      </Words>
+      <View style={{ gap: GAP.more }}>
+        <Choice
+          label="Set"
+          options={[{ value: SAME, title: 'What is on' }, ...sets.map(({ key, title }) => ({ value: key, title }))]}
+          value={setKey}
+          onChange={setSetKey}
+        />
+        {tunings.length > 1 && (
+          <Choice
+            label="Tuning"
+            options={[
+              { value: SAME, title: 'As it is' },
+              ...tunings.map(({ title, notes }) => ({
+                value: title,
+                title: `${title} (${notes.map(noteName).join(' ')})`,
+              })),
+            ]}
+            value={tuning}
+            onChange={setTuning}
+          />
+        )}
+        <Field
+          label="A, in Hz"
+          inputMode="decimal"
+          value={a4}
+          onChangeText={setA4}
+          error={a4Wrong ? `The A lies between ${A4_RANGE_HZ.least} and ${A4_RANGE_HZ.most} Hz.` : undefined}
+        />
+        {family !== 'harp' && (
+          <Field
+            label="Nut to bridge, in mm"
+            inputMode="decimal"
+            value={length}
+            onChangeText={setLength}
+            error={lengthWrong ? 'Between 40 and 2000 mm. Measure from nut to bridge.' : undefined}
+          />
+        )}
+      </View>
+    </Screen>
+  );
+}

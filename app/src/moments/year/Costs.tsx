@@ -1,0 +1,262 @@
+import {
+  costPerHour,
+  currencySchema,
+  priceSchema,
+  totalCost,
+  yearCosts,
+  type Doer,
+  type PartCost,
+  type Price,
+  type Range,
+  type YearPart,
+} from '@tembrin/core';
+import { DOER_TITLES, YEAR_PART_TITLES, type Card } from '@tembrin/contract';
+import { useMemo, useState } from 'react';
+import { Pressable, View } from 'react-native';
+import { sentenceOf } from '@/state/api';
+import { addCards, changeCard, removeCard, useCards } from '@/state/cards';
+import { changeHousehold, useHousehold } from '@/state/household';
+import { notifyProblem } from '@/state/notice';
+import { useYear } from '@/state/year';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { GAP, TOUCH, usePalette } from '@/ui/theme';
+import { Words } from '@/ui/Words';
+import { readNumber } from '@/words/measures';
+import { useMoment } from '../air/where';
+
+/** What upkeep costs this player: only what they entered, with its range. */
+export function Costs() {
+  const household = useHousehold((state) => state.household)!;
+  const { items, judged } = useYear();
+  const { nowMs } = useMoment();
+  const priceCards = useCards('price');
+  const { line } = usePalette();
+  const [open, setOpen] = useState<{ instrumentId: string; part: YearPart; by: Doer } | null>(null);
+  const currency = household.currency ?? 'EUR';
+  const money = useMemo(() => {
+    const whole = new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 });
+    const fine = new Intl.NumberFormat('en-GB', { style: 'currency', currency });
+    return (value: number) => (value >= 20 ? whole : fine).format(value);
+  }, [currency]);
+  const range = ({ low, high }: Range) => (high - low < 0.005 ? money(low) : `${money(low)} to ${money(high)}`);
+  const conditions = new Map(judged.map(({ instrument, judged: { condition } }) => [instrument.id, condition]));
+  const costs = yearCosts(
+    items,
+    (id) => conditions.get(id),
+    priceCards.map(({ facts }) => facts),
+    nowMs,
+  );
+  const total = totalCost(costs);
+  const hoursPerDay = judged.reduce((sum, each) => sum + each.judged.condition.pace.hoursPerDay, 0);
+  const perHour = costPerHour(total, hoursPerDay);
+  const saved = costs.reduce((sum, cost) => sum + (cost.saved ?? 0), 0);
+  const comparable = costs.some((cost) => cost.saved !== null);
+  const byInstrument = household.instruments.flatMap(({ id, name }) => {
+    const own = costs.filter((cost) => cost.instrumentId === id);
+    return own.length > 0 ? [{ id, name, own }] : [];
+  });
+  return (
+    <Screen title="What it costs" back="/year">
+      <View style={{ gap: GAP.hair }}>
+        <Words kind="figure">{priceCards.length === 0 ? '–' : money(total.middle)}</Words>
+        <Words>
+          {priceCards.length === 0
+            ? 'No price is on record, and Tembrin invents none. Enter what you pay below; a range will do.'
+            : `in the year ahead, between ${money(total.low)} and ${money(total.high)}${total.missing > 0 ? `; ${total.missing} ${total.missing === 1 ? 'item has' : 'items have'} no price yet` : ''}.`}
+        </Words>
+        {perHour && priceCards.length > 0 && (
+          <Words tone="quiet">{`${range(perHour)} for every hour played, at the pace of your log.`}</Words>
+        )}
+        {comparable && (
+          <Words tone="quiet">
+            {saved >= 0
+              ? `Doing strings yourself saves about ${money(saved)} a year against the shop, where both prices are known.`
+              : `The shop is about ${money(-saved)} a year cheaper than doing it yourself, where both prices are known.`}
+          </Words>
+        )}
+      </View>
+      <CurrencyField />
+      {byInstrument.map(({ id, name, own }) => (
+        <View key={id}>
+          <Words kind="heading" level={2}>
+            {name}
+          </Words>
+          {own.map((cost) => (
+            <Pressable
+              key={cost.part}
+              role="button"
+              aria-label={`Price of ${YEAR_PART_TITLES[cost.part].toLowerCase()} for ${name}`}
+              onPress={() => setOpen({ instrumentId: id, part: cost.part, by: cost.who })}
+              style={{
+                minHeight: TOUCH,
+                flexDirection: 'row',
+                gap: GAP.one,
+                alignItems: 'center',
+                paddingVertical: GAP.small,
+                borderBottomWidth: 1,
+                borderBottomColor: line,
+              }}
+            >
+              <View style={{ flex: 1 }}>
+                <Words kind="strong">{YEAR_PART_TITLES[cost.part]}</Words>
+                <Words kind="small" tone="quiet">
+                  {`${timesWords(cost.times)} in the year, ${DOER_TITLES[cost.who].toLowerCase()}`}
+                </Words>
+              </View>
+              <Words kind="table" tone={cost.cost ? 'text' : 'accent'}>
+                {cost.cost ? range(cost.cost) : 'Enter a price'}
+              </Words>
+            </Pressable>
+          ))}
+        </View>
+      ))}
+      {byInstrument.length === 0 && (
+        <Words tone="quiet">
+          Nothing comes due yet: say in Kit when strings were fitted, and their cost can be reckoned.
+        </Words>
+      )}
+      {open && (
+        <PriceSheet
+          key={`${open.instrumentId} ${open.part}`}
+          {...open}
+          cards={priceCards.filter(({ facts }) => facts.instrumentId === open.instrumentId && facts.part === open.part)}
+          currency={currency}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </Screen>
+  );
+}
+
+function timesWords({ low, high }: PartCost['times']): string {
+  if (high === 0) return 'not';
+  return low === high ? (low === 1 ? 'once' : `${low} times`) : `${low} to ${high} times`;
+}
+
+/** The currency all prices are in. */
+function CurrencyField() {
+  const { currency } = useHousehold((state) => state.household)!;
+  const [text, setText] = useState(currency ?? '');
+  const [error, setError] = useState<string>();
+  const save = async () => {
+    const checked = currencySchema.safeParse(text.trim());
+    if (!checked.success) return setError(checked.error.issues[0]?.message);
+    setError(undefined);
+    try {
+      await changeHousehold({ currency: checked.data });
+    } catch (failure) {
+      notifyProblem(sentenceOf(failure));
+    }
+  };
+  return (
+    <View style={{ flexDirection: 'row', gap: GAP.small, alignItems: 'flex-end' }}>
+      <View style={{ flex: 1 }}>
+        <Field
+          label="Currency"
+          hint="Its three letters, like EUR or GBP."
+          value={text}
+          onChangeText={setText}
+          error={error}
+          onSubmitEditing={() => void save()}
+        />
+      </View>
+      {text.trim().toUpperCase() !== (currency ?? '') && (
+        <Button rank="outline" title="Save" onPress={() => void save()} />
+      )}
+    </View>
+  );
+}
+
+function PriceSheet({
+  instrumentId,
+  part,
+  by: usual,
+  cards,
+  currency,
+  onClose,
+}: {
+  instrumentId: string;
+  part: YearPart;
+  by: Doer;
+  cards: readonly Card<'price'>[];
+  currency: string;
+  onClose: () => void;
+}) {
+  const [by, setBy] = useState<Doer>(usual);
+  const known = cards.find(({ facts }) => facts.by === by) ?? null;
+  return (
+    <Sheet title={`Price: ${YEAR_PART_TITLES[part].toLowerCase()}`} onClose={onClose}>
+      <Choice
+        label="Done by"
+        options={(['self', 'teacher', 'workshop'] as const).map((value) => ({
+          value,
+          title: value === 'self' ? 'Yourself: the material' : DOER_TITLES[value],
+        }))}
+        value={by}
+        onChange={setBy}
+      />
+      <PriceForm key={by} price={{ instrumentId, part, by }} card={known} currency={currency} onClose={onClose} />
+    </Sheet>
+  );
+}
+
+function PriceForm({
+  price,
+  card,
+  currency,
+  onClose,
+}: {
+  price: Pick<Price, 'instrumentId' | 'part' | 'by'>;
+  card: Card<'price'> | null;
+  currency: string;
+  onClose: () => void;
+}) {
+  const [low, setLow] = useState(card ? String(card.facts.low) : '');
+  const [high, setHigh] = useState(card ? String(card.facts.high) : '');
+  const [errors, setErrors] = useState<Record<string, string>>({});
+  const save = async () => {
+    const from = readNumber(low) ?? NaN;
+    const checked = priceSchema.safeParse({
+      ...price,
+      low: from,
+      high: high.trim() === '' ? from : (readNumber(high) ?? NaN),
+    });
+    if (!checked.success)
+      return setErrors(Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message])));
+    onClose();
+    try {
+      if (card) await changeCard(card, checked.data, 'The price is changed.');
+      else await addCards([{ kind: 'price', facts: checked.data }], 'The price is on record.');
+    } catch (error) {
+      notifyProblem(sentenceOf(error));
+    }
+  };
+  return (
+    <View style={{ gap: GAP.one }}>
+      <Field label={`From, in ${currency}`} inputMode="decimal" value={low} onChangeText={setLow} error={errors.low} />
+      <Field
+        label={`To, in ${currency}`}
+        hint="Leave it empty where it is always the same."
+        inputMode="decimal"
+        value={high}
+        onChangeText={setHigh}
+        error={errors.high}
+      />
+      <Button title="Put it on record" onPress={() => void save()} />
+      {card && (
+        <Button
+          rank="plain"
+          title="Take the price away"
+          onPress={() => {
+            onClose();
+            removeCard(card, 'The price is removed.').catch((error: unknown) => notifyProblem(sentenceOf(error)));
+          }}
+        />
+      )}
+    </View>
+  );
+}

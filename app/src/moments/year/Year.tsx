@@ -1,0 +1,241 @@
+import { dayOfDate, localDay, spansBetween, startOfLocalDay, type Doer } from '@tembrin/core';
+import { DOER_TITLES, YEAR_PART_TITLES } from '@tembrin/contract';
+import { router, useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useCards } from '@/state/cards';
+import { usePlaces } from '@/state/condition';
+import { useHousehold } from '@/state/household';
+import { useYear } from '@/state/year';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Empty } from '@/ui/Empty';
+import { useKeys } from '@/ui/keys';
+import { Row } from '@/ui/Row';
+import { Screen } from '@/ui/Screen';
+import { GAP, usePalette, useWide } from '@/ui/theme';
+import { Words } from '@/ui/Words';
+import { YearChart, type YearMark, type YearRow } from '@/ui/YearChart';
+import { dateWords, lastingWords, spanWords } from '@/words/dates';
+import { listWords } from '@/words/moment';
+import { useMoment } from '../air/where';
+import { DueItemPane } from './DueItem';
+import { keyOf, OCCASION_TITLES } from './names';
+import { OccasionSheet } from './OccasionSheet';
+
+const ALL = 'all';
+const AHEAD_DAYS = 365;
+
+/** Route: the year of the whole household; on a phone one item by itself, on a wide screen beside the others. */
+export function YearRoute() {
+  const { item } = useLocalSearchParams<{ item?: string }>();
+  const wide = useWide();
+  return item && !wide ? <DueItemPane itemKey={item} /> : <Year chosen={item ?? null} />;
+}
+
+/** All that comes due on one calendar: what, when, by whom; and the days that matter to the player. */
+function Year({ chosen }: { chosen: string | null }) {
+  const { instruments, timeZone } = useHousehold((state) => state.household)!;
+  const { items, visits, occasions } = useYear();
+  const occasionCards = useCards('occasion');
+  const places = usePlaces();
+  const { nowMs } = useMoment();
+  const wide = useWide();
+  const { line } = usePalette();
+  const [who, setWho] = useState<Doer | typeof ALL>(ALL);
+  const [whose, setWhose] = useState<string>(ALL);
+  const [open, setOpen] = useState<string | 'new' | null>(null);
+  useKeys({ o: { label: 'Add a performance, exam or holiday', run: () => setOpen('new') } });
+  const today = localDay(nowMs, timeZone);
+  const names = new Map(instruments.map(({ id, name }) => [id, name]));
+  const date = (day: number) => dateWords(startOfLocalDay(day, timeZone) + 43_200_000, nowMs, timeZone);
+  const shown = items.filter(
+    (item) =>
+      (who === ALL || item.who === who) &&
+      (whose === ALL || item.instrumentId === whose) &&
+      item.day <= today + AHEAD_DAYS,
+  );
+  const beyond = items.filter(
+    (item) =>
+      (who === ALL || item.who === who) &&
+      (whose === ALL || item.instrumentId === whose) &&
+      item.day > today + AHEAD_DAYS,
+  ).length;
+  const rows = shown.map((item): YearRow => {
+    const title = `${names.get(item.instrumentId)}: ${YEAR_PART_TITLES[item.part].toLowerCase()}`;
+    const detail = item.day === today ? 'today' : date(item.day);
+    return {
+      key: keyOf(item),
+      title,
+      detail,
+      from: item.from,
+      window: item.window,
+      day: item.day,
+      state: item.state,
+      label: `${title}, planned ${item.day === today ? 'for today' : `for ${detail}`}, by ${DOER_TITLES[item.who].toLowerCase()}; due between ${spanWords(item.window.early, item.window.late, nowMs, timeZone).replace(' to ', ' and ')}`,
+    };
+  });
+  const spans = spansBetween(occasions, today - 30, today + AHEAD_DAYS).filter(
+    (span) => whose === ALL || span.instrumentId === null || span.instrumentId === whose,
+  );
+  const marks: YearMark[] = [
+    ...heatingSpans(
+      [...places.values()].flatMap(({ place }) => place.heating ?? []),
+      today,
+    ),
+    ...spans.flatMap(({ from, to, kind }): YearMark[] =>
+      kind === 'lesson' ? [] : [{ from, to, kind: kind === 'holiday' ? 'rest' : 'performance' }],
+    ),
+  ];
+  const coming = spans.filter(({ to }) => to >= today);
+  const nextVisit = visits.find(({ day }) => day >= today);
+  const choose = (key: string) =>
+    wide ? router.setParams({ item: key }) : router.push({ pathname: '/year/[item]', params: { item: key } });
+  const list = (
+    <Screen
+      title="Year"
+      foot={<Button title="Add a performance, exam or holiday" hotkey="o" onPress={() => setOpen('new')} />}
+    >
+      {nextVisit && (
+        <View style={{ gap: GAP.hair }}>
+          <Words kind="figure">{nextVisit.day === today ? 'Today' : date(nextVisit.day)}</Words>
+          <Words>
+            {`The next visit to the workshop: ${listWords(nextVisit.items.map((item) => `${names.get(item.instrumentId)} ${YEAR_PART_TITLES[item.part].toLowerCase()}`))}${nextVisit.items.length > 1 ? ', in one trip' : ''}.`}
+          </Words>
+        </View>
+      )}
+      {items.length === 0 ? (
+        <Empty
+          title="Nothing to lay out yet"
+          text="Say in Kit when strings were fitted, the bow rehaired and an instrument looked over; their windows then stand here."
+        />
+      ) : (
+        <>
+          <View style={{ gap: GAP.half }}>
+            {instruments.length > 1 && (
+              <Choice
+                label="Instrument"
+                options={[
+                  { value: ALL, title: 'All' },
+                  ...instruments.map(({ id, name }) => ({ value: id, title: name })),
+                ]}
+                value={whose}
+                onChange={setWhose}
+              />
+            )}
+            <Choice
+              label="Done by"
+              options={[
+                { value: ALL as Doer | typeof ALL, title: 'Anyone' },
+                ...(['self', 'teacher', 'workshop'] as const).map((value) => ({ value, title: DOER_TITLES[value] })),
+              ]}
+              value={who}
+              onChange={setWho}
+            />
+          </View>
+          {rows.length > 0 ? (
+            <YearChart
+              rows={rows}
+              marks={marks}
+              nowMs={nowMs}
+              timeZone={timeZone}
+              today={today}
+              chosen={chosen}
+              onChoose={choose}
+            />
+          ) : (
+            <Words tone="quiet">Nothing of this comes due within the year.</Words>
+          )}
+          <Words kind="small" tone="quiet">
+            {`A bead is the day planned, the frayed end the window. ${marks.some(({ kind }) => kind === 'performance') ? 'Upright lines are performances and exams. ' : ''}${marks.some(({ kind }) => kind === 'heating') ? 'The band above the months is the heating season.' : ''}${beyond > 0 ? ` ${beyond} more come later than a year from now.` : ''}`}
+          </Words>
+        </>
+      )}
+      <View>
+        <Words kind="heading" level={2}>
+          Your days
+        </Words>
+        {coming.length === 0 && (
+          <Words tone="quiet">
+            None on record. With your performances here, strings and hair are kept away from them.
+          </Words>
+        )}
+        <View role="list" aria-label="Your days">
+          {coming.slice(0, 12).map((span, at) => {
+            const card = occasionCards.find(
+              ({ facts }) =>
+                facts.title === span.title && facts.spans.some(({ from }) => dayOfDate(from) === span.from),
+            );
+            return (
+              <View
+                role="listitem"
+                key={`${span.title} ${span.from} ${at}`}
+                style={{ flexDirection: 'row', alignItems: 'center', borderBottomWidth: 1, borderBottomColor: line }}
+              >
+                <View style={{ flex: 1, paddingVertical: GAP.small }}>
+                  <Words kind="strong">{span.title}</Words>
+                  <Words kind="small" tone="quiet">
+                    {`${OCCASION_TITLES[span.kind]}, ${span.from === span.to ? date(span.from) : `${date(span.from)} to ${date(span.to)}`}${span.from > today ? `, in ${lastingWords((span.from - today) * 86_400_000)}` : ''}${span.instrumentId ? `, on ${names.get(span.instrumentId)}` : ''}`}
+                  </Words>
+                </View>
+                {card && (
+                  <Button rank="plain" title="Change" label={`Change ${span.title}`} onPress={() => setOpen(card.id)} />
+                )}
+              </View>
+            );
+          })}
+        </View>
+        {coming.length > 12 && <Words kind="small" tone="quiet">{`And ${coming.length - 12} more dates.`}</Words>}
+      </View>
+      <View>
+        <Row href="/year/costs" label="What it costs">
+          <Words kind="strong">What it costs</Words>
+          <Words kind="small" tone="quiet">
+            The year ahead with its range, by the hour played, by yourself or by the shop.
+          </Words>
+        </Row>
+        <Row href="/year/calendar" label="In your calendar">
+          <Words kind="strong">In your calendar</Words>
+          <Words kind="small" tone="quiet">
+            Download it, subscribe to it, or bring your performances in.
+          </Words>
+        </Row>
+        <Row href="/year/records" label="Out and in again">
+          <Words kind="strong">Out and in again</Words>
+          <Words kind="small" tone="quiet">
+            The log as a file or for a spreadsheet; a practice diary on record.
+          </Words>
+        </Row>
+      </View>
+      {open !== null && (
+        <OccasionSheet card={occasionCards.find(({ id }) => id === open) ?? null} onClose={() => setOpen(null)} />
+      )}
+    </Screen>
+  );
+  if (!wide) return list;
+  const first = shown[0];
+  const beside = chosen ?? (first ? keyOf(first) : null);
+  return (
+    <View style={{ flex: 1, flexDirection: 'row' }}>
+      <View style={{ flex: 3 }}>{list}</View>
+      <View style={{ flex: 2, borderLeftWidth: 1, borderLeftColor: line }}>
+        {beside && <DueItemPane key={beside} itemKey={beside} second />}
+      </View>
+    </View>
+  );
+}
+
+/** Heating seasons of the coming year as spans of days. */
+function heatingSpans(seasons: readonly { from: number; to: number }[], today: number): YearMark[] {
+  const season = seasons[0];
+  if (!season) return [];
+  const year = new Date(today * 86_400_000).getUTCFullYear();
+  return [year - 1, year, year + 1].map((from): YearMark => {
+    const end = season.to < season.from ? from + 1 : from;
+    return {
+      from: Math.round(Date.UTC(from, season.from - 1, 1) / 86_400_000),
+      to: Math.round(Date.UTC(end, season.to, 0) / 86_400_000),
+      kind: 'heating',
+    };
+  });
+}

@@ -1,0 +1,169 @@
+import { startOfLocalDay, type LocalDay, type ThreadState, type Window } from '@tembrin/core';
+import { scaleLinear } from 'd3-scale';
+import { useState } from 'react';
+import { Pressable, View } from 'react-native';
+import Svg, { Circle, Line, Rect, Text } from 'react-native-svg';
+import { monthName } from '@/words/dates';
+import { STATE_TONES } from './StateMark';
+import { FACE, GAP, usePalette } from './theme';
+import { Frayed } from './Thread';
+import { Words } from './Words';
+
+/** One thread on the calendar. */
+export interface YearRow {
+  key: string;
+  title: string;
+  detail: string;
+  from: number;
+  window: Window;
+  /** Day it is planned for. */
+  day: LocalDay;
+  state: ThreadState;
+  /** What a screen reader says of it. */
+  label: string;
+}
+
+export interface YearMark {
+  from: LocalDay;
+  to: LocalDay;
+  kind: 'performance' | 'rest' | 'heating';
+}
+
+const HEAD = 26;
+const ROW = 30;
+/** A little of the past, and a year ahead. */
+const BACK_DAYS = 30;
+const AHEAD_DAYS = 365;
+
+/** The year: the threads of all parts laid on one calendar, with the days that matter across them. */
+export function YearChart({
+  rows,
+  marks,
+  nowMs,
+  timeZone,
+  today,
+  chosen,
+  onChoose,
+}: {
+  rows: readonly YearRow[];
+  marks: readonly YearMark[];
+  nowMs: number;
+  timeZone: string;
+  today: LocalDay;
+  chosen: string | null;
+  onChoose: (key: string) => void;
+}) {
+  const palette = usePalette();
+  const [width, setWidth] = useState(0);
+  const [first, last] = [today - BACK_DAYS, today + AHEAD_DAYS];
+  const at = (day: LocalDay) => startOfLocalDay(day, timeZone);
+  const x = scaleLinear([at(first), at(last)], [0, Math.max(1, width)]).clamp(true);
+  const months: { x: number; name: string }[] = [];
+  for (let day = first; day <= last; day++) {
+    const date = new Date(day * 86_400_000);
+    if (date.getUTCDate() === 1) months.push({ x: x(at(day)), name: monthName(date.getUTCMonth()) });
+  }
+  const spaced = months.filter((_, index) => width > 620 || index % 2 === 0);
+  const grid = (height: number, top: number) => (
+    <>
+      {marks.map(({ from, to, kind }, index) =>
+        kind === 'performance' ? (
+          <Line
+            key={index}
+            x1={x(at(from))}
+            x2={x(at(from))}
+            y1={top}
+            y2={height}
+            stroke={palette.accent}
+            strokeWidth={2}
+          />
+        ) : (
+          <Rect
+            key={index}
+            x={x(at(from))}
+            y={kind === 'heating' ? 0 : top}
+            width={Math.max(2, x(at(to + 1)) - x(at(from)))}
+            height={kind === 'heating' ? Math.min(4, height) : height - top}
+            fill={kind === 'heating' ? palette.soon : palette.line}
+            opacity={kind === 'heating' ? (top > 0 ? 0.7 : 0) : 0.5}
+          />
+        ),
+      )}
+      {months.map((month) => (
+        <Line key={month.x} x1={month.x} x2={month.x} y1={top} y2={height} stroke={palette.line} strokeWidth={1} />
+      ))}
+      <Line
+        x1={x(nowMs)}
+        x2={x(nowMs)}
+        y1={top}
+        y2={height}
+        stroke={palette.text}
+        strokeWidth={1.5}
+        strokeDasharray="2 3"
+      />
+    </>
+  );
+  return (
+    <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+      {width > 0 && (
+        <>
+          <Svg width={width} height={HEAD} aria-hidden>
+            {grid(HEAD, 20)}
+            {spaced.map((month) => (
+              <Text
+                key={month.x}
+                x={Math.min(month.x + 3, width - 24)}
+                y={17}
+                fontSize={12}
+                fontFamily={FACE.sans}
+                fill={palette.quiet}
+              >
+                {month.name}
+              </Text>
+            ))}
+          </Svg>
+          {rows.map((row) => {
+            const colour = palette[STATE_TONES[row.state]];
+            const early = x(Math.max(at(first), row.window.early));
+            const late = Math.max(early + 12, x(row.window.late));
+            const planned = x(at(row.day));
+            return (
+              <Pressable
+                key={row.key}
+                role="button"
+                aria-label={row.label}
+                aria-pressed={row.key === chosen}
+                onPress={() => onChoose(row.key)}
+                style={{ minHeight: 58, backgroundColor: row.key === chosen ? palette.surface : 'transparent' }}
+              >
+                <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: GAP.small, paddingTop: 6 }}>
+                  <Words kind="smallStrong" numberOfLines={1} style={{ flex: 1 }}>
+                    {row.title}
+                  </Words>
+                  <Words kind="small" tone={STATE_TONES[row.state]}>
+                    {row.detail}
+                  </Words>
+                </View>
+                <Svg width={width} height={ROW} aria-hidden>
+                  {grid(ROW, 0)}
+                  <Line x1={x(row.from)} x2={early} y1={15} y2={15} stroke={palette.quiet} strokeWidth={1.4} />
+                  <Line
+                    x1={x(row.from)}
+                    x2={x(nowMs)}
+                    y1={15}
+                    y2={15}
+                    stroke={colour}
+                    strokeWidth={3}
+                    strokeLinecap="round"
+                  />
+                  <Frayed early={early} late={late} y={15} spread={11} />
+                  <Circle cx={planned} cy={15} r={6.5} fill={colour} stroke={palette.ground} strokeWidth={2} />
+                </Svg>
+              </Pressable>
+            );
+          })}
+        </>
+      )}
+    </View>
+  );
+}
