@@ -41,10 +41,11 @@ export function standOf({ instruments }: Household, standId: string | null): Ins
 /** Shows a household; its log opens behind it. */
 function enter(household: Household): void {
   keep(household);
+  // What this device has of the cards is there at once; without a connection that is all there is.
+  openCards(household.id).catch(() => undefined);
   // The log of what stands on the stand comes first; the air can wait for it.
   openLog(household.id, standOf(household, useLook.getState().standId)?.id ?? null)
     .then(() => openAir(household.id))
-    .then(() => openCards(household.id).catch(() => undefined))
     .catch(() => notifyProblem(NO_STORE));
 }
 

@@ -1,6 +1,7 @@
 import {
   openStringName,
   openStrings,
+  stringNames,
   type BrokenReason,
   type Core,
   type LoadVerdict,
@@ -46,6 +47,11 @@ export function makeUpWords(spec: StringSpec | null, lengths: LengthUnit): strin
 /** Names of an instrument's strings by position with their octave: "E5"; on a harp "C, octave 5". */
 export function noteNames(instrument: Instrument): string[] {
   return openStrings(instrument).map(({ note }) => openStringName(instrument, note));
+}
+
+/** Names short enough for a chart: "E5"; on a harp the number from the top. */
+export function chartNames(instrument: Instrument): string[] {
+  return instrument.family === 'harp' ? stringNames(instrument) : noteNames(instrument);
 }
 
 /** "12 cents flat", "in tune". */

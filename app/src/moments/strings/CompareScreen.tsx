@@ -1,12 +1,4 @@
-import {
-  A4_RANGE_HZ,
-  compareStrung,
-  noteName,
-  openStrings,
-  OTHER_TUNINGS,
-  stringNames,
-  usualTuning,
-} from '@tembrin/core';
+import { A4_RANGE_HZ, compareStrung, noteName, openStrings, OTHER_TUNINGS, usualTuning } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -23,7 +15,7 @@ import { GAP } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { changeWords, forceWords, readNumber } from '@/words/measures';
 import { listWords } from '@/words/moment';
-import { loadWords } from '@/words/strings';
+import { chartNames, loadWords } from '@/words/strings';
 import { useSetChoices } from './sets';
 
 const SAME = 'same';
@@ -63,7 +55,7 @@ export function CompareScreen({ instrument }: { instrument: Instrument }) {
   const old = now.map((string, at) => ({ ...string, spec: on[at]?.spec ?? null }));
   const after = next.map((string, at) => ({ ...string, spec: chosen ? (chosen.strings[at] ?? null) : old[at]!.spec }));
   const change = compareStrung(instrument, old, after);
-  const names = stringNames(instrument);
+  const names = chartNames(instrument);
   const named = (positions: readonly number[]) => listWords(positions.map((at) => names[at]!));
   return (
     <Screen
@@ -103,7 +95,7 @@ export function CompareScreen({ instrument }: { instrument: Instrument }) {
       )}
       <PullChart
         label="Old and new pull"
-        rows={after.map(({ spec }, at) => ({
+        rows={[...after.entries()].reverse().map(([at, { spec }]) => ({
           name: names[at]!,
           newN: change.new.pulls[at]!.tensionN,
           oldN: change.old.pulls[at]!.tensionN,

@@ -54,6 +54,8 @@ export function SettleScreen({ instrument }: { instrument: Instrument }) {
   const [chosen, setChosen] = useState<number>(open.length === 1 ? open[0]!.position : NEAREST);
   const [heard, setHeard] = useState<Heard | null>(null);
   const recent = useRef<Heard[]>([]);
+  /** The string last heard for certain: its settling is shown. */
+  const [looked, setLooked] = useState<number | null>(null);
   const [steady, setSteady] = useState<{ position: number; cents: number } | null>(null);
   const { ear, start, stop } = useHearing((found) => {
     const now = heardString(
@@ -65,9 +67,12 @@ export function SettleScreen({ instrument }: { instrument: Instrument }) {
     if (!now) return;
     recent.current = [...recent.current.slice(-9), now];
     const cents = steadyCents(recent.current);
-    if (cents !== null) setSteady({ position: now.position, cents });
+    if (cents !== null) {
+      setSteady({ position: now.position, cents });
+      setLooked(now.position);
+    }
   });
-  const shown = chosen === NEAREST ? (steady?.position ?? open[0]?.position ?? null) : chosen;
+  const shown = chosen === NEAREST ? (looked ?? open[0]?.position ?? null) : chosen;
   const detail = settling.find(({ position }) => position === shown) ?? null;
   const performance = nextPerformance(occasions, instrument.id, nowMs, timeZone);
   const warned = performance && open.filter(({ plan }) => plan.settledAt > performance.atMs);

@@ -1,10 +1,11 @@
-import { harpOctave, openStrings, setPull, stringNames, type StringWear } from '@tembrin/core';
+import { harpOctave, openStrings, setPull, type StringWear } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
-import { View } from 'react-native';
-import { useJudged } from '@/state/condition';
+import { Pressable, View } from 'react-native';
+import { useComplete, useJudged } from '@/state/condition';
 import { useLook } from '@/state/look';
+import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { PullChart } from '@/ui/PullChart';
@@ -15,9 +16,9 @@ import { GAP, TOUCH, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { lastingWords } from '@/words/dates';
 import { forceWords, type ForceUnit } from '@/words/measures';
-import { makeUpWords, noteNames } from '@/words/strings';
+import { listWords } from '@/words/moment';
+import { chartNames, makeUpWords, noteNames } from '@/words/strings';
 import { DescribeSheet } from './DescribeSheet';
-import { Pressable } from 'react-native';
 
 const FORCES: readonly { value: ForceUnit; title: string }[] = [
   { value: 'N', title: 'N' },
@@ -28,31 +29,33 @@ const FORCES: readonly { value: ForceUnit; title: string }[] = [
 /** What is on, string by string, and what it pulls. */
 export function StringsScreen({ instrument }: { instrument: Instrument }) {
   const { log, condition } = useJudged(instrument);
+  const complete = useComplete(instrument.id);
   const { forces, setForces } = useLook();
   const [described, setDescribed] = useState<number | 'set' | null>(null);
   const thread = condition.threads.find((each) => each.part === 'strings')!;
   const strings = openStrings(instrument);
   const on = thread.part === 'strings' ? thread.on : [];
   const set = setPull(strings.map((string, at) => ({ ...string, spec: on[at]?.spec ?? null })));
-  const short = stringNames(instrument);
+  const short = chartNames(instrument);
   const params = { id: instrument.id };
+  const breaking = set.pulls.flatMap(({ strength }, at) => (strength && strength.toBreaking <= 0 ? [at] : []));
   const estimated = set.pulls.some(({ basis }) => basis === 'estimate');
+  if (!complete) {
+    return (
+      <Screen title="Strings" back={{ pathname: '/kit/[id]', params }}>
+        <Words tone="quiet">Fetching the log …</Words>
+      </Screen>
+    );
+  }
   return (
     <Screen
       title="Strings"
       back={{ pathname: '/kit/[id]', params }}
       foot={
-        <>
-          <Button
-            title="Change strings, step by step"
-            onPress={() => router.push({ pathname: '/bench/change', params })}
-          />
-          <Button
-            rank="outline"
-            title="One broke"
-            onPress={() => router.push({ pathname: '/kit/[id]/broken', params })}
-          />
-        </>
+        <Button
+          title="Change strings, step by step"
+          onPress={() => router.push({ pathname: '/bench/change', params })}
+        />
       }
     >
       <View style={{ gap: GAP.hair }}>
@@ -74,12 +77,18 @@ export function StringsScreen({ instrument }: { instrument: Instrument }) {
       {set.totalN > 0 && (
         <PullChart
           label="Pull of each string"
-          rows={strings.map((_, at) => ({
+          rows={[...strings.keys()].reverse().map((at) => ({
             name: short[at]!,
             newN: set.pulls[at]!.tensionN,
             gaugeMm: on[at]?.spec?.gaugeMm ?? null,
             strained: (set.pulls[at]!.strength?.safeAbove ?? 1) < 0,
           }))}
+        />
+      )}
+      {breaking.length > 0 && (
+        <Banner
+          tone="now"
+          text={`The ${listWords(breaking.map((at) => short[at]!))} would break at this length and note. Check both below, or describe the string anew.`}
         />
       )}
       {estimated && (
@@ -88,6 +97,12 @@ export function StringsScreen({ instrument }: { instrument: Instrument }) {
         </Words>
       )}
       <View>
+        <Row href={{ pathname: '/kit/[id]/broken', params }} label="One broke: this one, or the set?">
+          <Words kind="strong">One broke</Words>
+          <Words kind="small" tone="quiet">
+            This one, or the set? With reasons, and what is in the cupboard.
+          </Words>
+        </Row>
         <Row href={{ pathname: '/kit/[id]/compare', params }} label="Compare: another set, tuning or A">
           <Words kind="strong">Compare</Words>
           <Words kind="small" tone="quiet">

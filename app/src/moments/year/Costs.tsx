@@ -14,8 +14,9 @@ import { DOER_TITLES, YEAR_PART_TITLES, type Card } from '@tembrin/contract';
 import { useMemo, useState } from 'react';
 import { Pressable, View } from 'react-native';
 import { sentenceOf } from '@/state/api';
-import { addCards, changeCard, removeCard, useCards } from '@/state/cards';
+import { addCards, changeCard, removeCard, useCards, useCardStore } from '@/state/cards';
 import { changeHousehold, useHousehold } from '@/state/household';
+import { useLog } from '@/state/log';
 import { notifyProblem } from '@/state/notice';
 import { useYear } from '@/state/year';
 import { Button } from '@/ui/Button';
@@ -40,7 +41,7 @@ export function Costs() {
   const money = useMemo(() => {
     const whole = new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 });
     const fine = new Intl.NumberFormat('en-GB', { style: 'currency', currency });
-    return (value: number) => (value >= 20 ? whole : fine).format(value);
+    return (value: number) => (value >= 20 || value === 0 ? whole : fine).format(value);
   }, [currency]);
   const range = ({ low, high }: Range) => (high - low < 0.005 ? money(low) : `${money(low)} to ${money(high)}`);
   const conditions = new Map(judged.map(({ instrument, judged: { condition } }) => [instrument.id, condition]));
@@ -59,9 +60,18 @@ export function Costs() {
     const own = costs.filter((cost) => cost.instrumentId === id);
     return own.length > 0 ? [{ id, name, own }] : [];
   });
+  const known = useCardStore((state) => state.cards !== null);
+  const complete = useLog((state) => state.complete === 'all');
+  if (!known || !complete) {
+    return (
+      <Screen title="What it costs" back="/year">
+        <Words tone="quiet">Fetching prices and log …</Words>
+      </Screen>
+    );
+  }
   return (
     <Screen title="What it costs" back="/year">
-      <View style={{ gap: GAP.hair }}>
+      <View style={{ gap: GAP.small }}>
         <Words kind="figure">{priceCards.length === 0 ? '–' : money(total.middle)}</Words>
         <Words>
           {priceCards.length === 0
@@ -134,7 +144,8 @@ export function Costs() {
 
 function timesWords({ low, high }: PartCost['times']): string {
   if (high === 0) return 'not';
-  return low === high ? (low === 1 ? 'once' : `${low} times`) : `${low} to ${high} times`;
+  const one = (times: number) => (times === 1 ? 'once' : times === 2 ? 'twice' : `${times} times`);
+  return low === high ? one(low) : `${low} to ${high} times`;
 }
 
 /** The currency all prices are in. */

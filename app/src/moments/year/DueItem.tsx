@@ -6,6 +6,7 @@ import { View } from 'react-native';
 import { sentenceOf } from '@/state/api';
 import { addCards, changeCard, removeCard, useCards } from '@/state/cards';
 import { useHousehold } from '@/state/household';
+import { useLog } from '@/state/log';
 import { notifyProblem } from '@/state/notice';
 import { useYear } from '@/state/year';
 import { Banner } from '@/ui/Banner';
@@ -34,6 +35,14 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
   const item = items.find((each) => keyOf(each) === itemKey);
   const [tried, setTried] = useState<number | null>(null);
   const [busy, setBusy] = useState(false);
+  const complete = useLog((state) => state.complete === 'all');
+  if (!complete) {
+    return (
+      <Screen title="Year" back="/year" second={second}>
+        <Words tone="quiet">Fetching the log …</Words>
+      </Screen>
+    );
+  }
   if (!item) {
     return (
       <Screen title="Year" back="/year" second={second}>
@@ -104,7 +113,7 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
     >
       <View style={{ gap: GAP.small }}>
         <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center' }}>
-          <Words kind="figure">{date(day)}</Words>
+          <Words kind="huge">{date(day)}</Words>
           <StateMark state={item.state} />
         </View>
         <Thread

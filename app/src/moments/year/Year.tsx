@@ -6,6 +6,7 @@ import { View } from 'react-native';
 import { useCards } from '@/state/cards';
 import { usePlaces } from '@/state/condition';
 import { useHousehold } from '@/state/household';
+import { useLog } from '@/state/log';
 import { useYear } from '@/state/year';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
@@ -44,7 +45,9 @@ function Year({ chosen }: { chosen: string | null }) {
   const { line } = usePalette();
   const [who, setWho] = useState<Doer | typeof ALL>(ALL);
   const [whose, setWhose] = useState<string>(ALL);
+  const [filtering, setFiltering] = useState(false);
   const [open, setOpen] = useState<string | 'new' | null>(null);
+  const complete = useLog((state) => state.complete === 'all');
   useKeys({ o: { label: 'Add a performance, exam or holiday', run: () => setOpen('new') } });
   const today = localDay(nowMs, timeZone);
   const names = new Map(instruments.map(({ id, name }) => [id, name]));
@@ -91,48 +94,28 @@ function Year({ chosen }: { chosen: string | null }) {
   const nextVisit = visits.find(({ day }) => day >= today);
   const choose = (key: string) =>
     wide ? router.setParams({ item: key }) : router.push({ pathname: '/year/[item]', params: { item: key } });
+  const filterWords = `${whose === ALL ? 'All instruments' : names.get(whose)}, ${who === ALL ? 'by anyone' : `by ${DOER_TITLES[who].toLowerCase()}`}`;
   const list = (
     <Screen
       title="Year"
       foot={<Button title="Add a performance, exam or holiday" hotkey="o" onPress={() => setOpen('new')} />}
     >
-      {nextVisit && (
-        <View style={{ gap: GAP.hair }}>
+      {!complete && <Words tone="quiet">Fetching the log …</Words>}
+      {complete && nextVisit && (
+        <View style={{ gap: GAP.small }}>
           <Words kind="figure">{nextVisit.day === today ? 'Today' : date(nextVisit.day)}</Words>
           <Words>
             {`The next visit to the workshop: ${listWords(nextVisit.items.map((item) => `${names.get(item.instrumentId)} ${YEAR_PART_TITLES[item.part].toLowerCase()}`))}${nextVisit.items.length > 1 ? ', in one trip' : ''}.`}
           </Words>
         </View>
       )}
-      {items.length === 0 ? (
+      {complete && items.length === 0 ? (
         <Empty
           title="Nothing to lay out yet"
           text="Say in Kit when strings were fitted, the bow rehaired and an instrument looked over; their windows then stand here."
         />
       ) : (
         <>
-          <View style={{ gap: GAP.half }}>
-            {instruments.length > 1 && (
-              <Choice
-                label="Instrument"
-                options={[
-                  { value: ALL, title: 'All' },
-                  ...instruments.map(({ id, name }) => ({ value: id, title: name })),
-                ]}
-                value={whose}
-                onChange={setWhose}
-              />
-            )}
-            <Choice
-              label="Done by"
-              options={[
-                { value: ALL as Doer | typeof ALL, title: 'Anyone' },
-                ...(['self', 'teacher', 'workshop'] as const).map((value) => ({ value, title: DOER_TITLES[value] })),
-              ]}
-              value={who}
-              onChange={setWho}
-            />
-          </View>
           {rows.length > 0 ? (
             <YearChart
               rows={rows}
@@ -146,6 +129,41 @@ function Year({ chosen }: { chosen: string | null }) {
           ) : (
             <Words tone="quiet">Nothing of this comes due within the year.</Words>
           )}
+          <View style={{ gap: GAP.half }}>
+            <Button
+              rank="outline"
+              title={filtering ? 'Hide the choice' : filterWords}
+              onPress={() => setFiltering(!filtering)}
+              style={{ alignSelf: 'flex-start' }}
+            />
+            {filtering && (
+              <View style={{ gap: GAP.half }}>
+                {instruments.length > 1 && (
+                  <Choice
+                    label="Instrument"
+                    options={[
+                      { value: ALL, title: 'All' },
+                      ...instruments.map(({ id, name }) => ({ value: id, title: name })),
+                    ]}
+                    value={whose}
+                    onChange={setWhose}
+                  />
+                )}
+                <Choice
+                  label="Done by"
+                  options={[
+                    { value: ALL as Doer | typeof ALL, title: 'Anyone' },
+                    ...(['self', 'teacher', 'workshop'] as const).map((value) => ({
+                      value,
+                      title: DOER_TITLES[value],
+                    })),
+                  ]}
+                  value={who}
+                  onChange={setWho}
+                />
+              </View>
+            )}
+          </View>
           <Words kind="small" tone="quiet">
             {`A bead is the day planned, the frayed end the window. ${marks.some(({ kind }) => kind === 'performance') ? 'Upright lines are performances and exams. ' : ''}${marks.some(({ kind }) => kind === 'heating') ? 'The band above the months is the heating season.' : ''}${beyond > 0 ? ` ${beyond} more come later than a year from now.` : ''}`}
           </Words>
