@@ -7,6 +7,10 @@ await withThrowaway(async (env) => {
   console.log('');
   await exit(runTypeScript('bench/compose.ts'));
   console.log('');
+  await exit(runTypeScript('bench/strings.ts'));
+  console.log('');
+  await exit(runTypeScript('bench/year-opens.ts', env));
+  console.log('');
   await exit(runTypeScript('bench/air.ts', env));
   console.log('');
   await exit(runTypeScript('bench/first-load.ts', env));

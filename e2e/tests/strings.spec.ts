@@ -75,10 +75,12 @@ test('a violinist breaks an E a week before a performance: just the E now, chang
   await expect(page.getByRole('heading', { level: 1, name: 'Tune and settle' })).toBeVisible();
   await expect(page.getByRole('list', { name: 'When to tune again' })).toContainText('E5');
 
-  // The rest of the set is planned clear of the performance.
+  // Somebody who wants the rest of the set on before the concert all the same is warned.
   await page.getByRole('link', { name: 'Year', exact: true }).click();
   await page.getByRole('button', { name: /^Violin: new strings/ }).click();
-  await expect(page.getByText(/planned for .* after Harbour concert/)).toBeVisible();
+  await page.getByLabel('On the day').fill(inDays(5));
+  await page.getByRole('button', { name: /^Plan it for/ }).click();
+  await expect(page.getByText(/It falls into the \d+ days before Harbour concert/)).toBeVisible();
 });
 
 test('a guitarist goes from light to medium: what each string and the neck will feel, before the packet is opened', async ({

@@ -3,6 +3,7 @@ import { useEffect } from 'react';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { checkIn } from '@/state/household';
 import { keepAirFresh } from '@/state/air';
+import { judgeAhead } from '@/state/condition';
 import { keepInStep } from '@/state/log';
 import { KeySheet } from '@/moments/KeySheet';
 import { listenForKeys } from '@/ui/keys';
@@ -17,7 +18,7 @@ export default function Root() {
   useEffect(() => {
     void checkIn();
     keepAppOnDevice();
-    const stops = [keepInStep(), keepAirFresh(), listenForKeys()];
+    const stops = [keepInStep(), keepAirFresh(), judgeAhead(), listenForKeys()];
     return () => stops.forEach((stop) => stop());
   }, []);
   return (

@@ -1,5 +1,4 @@
 import { cardListSchema, type Card, type CardFacts, type CardKind, type NewCard } from '@tembrin/contract';
-import { useMemo } from 'react';
 import { create } from 'zustand';
 import { v7 as uuid } from 'uuid';
 import { call } from './api';
@@ -88,8 +87,15 @@ export async function removeCard(card: Card, done: string): Promise<void> {
   });
 }
 
-/** Cards of one kind, in the order in which they were added. */
+const sorted = new WeakMap<readonly Card[], Map<CardKind, readonly Card[]>>();
+const NONE: readonly Card[] = [];
+
+/** Cards of one kind, in the order in which they were added; the same list while the cards are. */
 export function useCards<K extends CardKind>(kind: K): readonly Card<K>[] {
-  const cards = useCardStore((state) => state.cards);
-  return useMemo(() => (cards ?? []).filter((card): card is Card<K> => card.kind === kind), [cards, kind]);
+  const cards = useCardStore((state) => state.cards) ?? NONE;
+  let kinds = sorted.get(cards);
+  if (!kinds) sorted.set(cards, (kinds = new Map()));
+  let own = kinds.get(kind);
+  if (!own) kinds.set(kind, (own = cards.filter((card) => card.kind === kind)));
+  return own as readonly Card<K>[];
 }

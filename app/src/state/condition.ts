@@ -38,8 +38,21 @@ const MINUTE_MS = 60_000;
 /** Wood is slower than a clock: its verdict is worked out anew every ten minutes, and when something new is known. */
 const AIR_SLOT_MS = 10 * MINUTE_MS;
 
+/** A judgement with what it rests on. */
+interface Remembered {
+  /** Instrument, household and their versions. */
+  settings: string;
+  nowMs: number;
+  /** The working out of the places it saw, and whether anything of the air was known. */
+  places: number;
+  airKnown: boolean;
+  judged: Judged;
+}
+
 /** One instrument's log folded and judged: a pure function of log, settings and time, remembered while none of them changes. */
-const judgements = new WeakMap<readonly LogEvent[], { key: string; judged: Judged }>();
+const judgements = new WeakMap<readonly LogEvent[], Remembered>();
+/** A plan for months does not wait for the minute: there a judgement of the last hour will do, while the log is the same. */
+const PATIENCE_MS = 60 * MINUTE_MS;
 
 interface AirKnown {
   air: Air | null;
@@ -71,18 +84,23 @@ function judge(
   events: readonly LogEvent[],
   known: AirKnown,
   nowMs: number,
+  patienceMs = 0,
 ): Judged {
   const { timeZone, schools, version } = household;
+  const settings = `${instrument.id} ${instrument.version} ${household.id} ${version}`;
+  const airKnown = known.air !== null;
+  const before = judgements.get(events);
+  const same = before?.settings === settings && before.airKnown === airKnown;
+  if (same && patienceMs > 0 && Math.abs(nowMs - before.nowMs) <= patienceMs) return before.judged;
   const places = placesAt(known, timeZone, nowMs);
-  const key = `${instrument.id} ${instrument.version} ${household.id} ${version} ${nowMs} ${stampOf(places)}`;
-  const judgedBefore = judgements.get(events);
-  if (judgedBefore?.key === key) return judgedBefore.judged;
+  const stamp = stampOf(places);
+  if (same && before.nowMs === nowMs && before.places === stamp) return before.judged;
   const log = foldLog(events, nowMs, timeZone);
   const sides = schoolsFor(instrument.family, schools, instrument.schools);
   const air = airVerdictOf(instrument, sides.air, log, places);
   const condition = conditionOf(instrument, log, sides, Date.parse(instrument.addedAt), air);
   const judged = { log, condition, schools: sides, situation: { facts: instrument, schools: sides, log, condition } };
-  judgements.set(events, { key, judged });
+  judgements.set(events, { settings, nowMs, places: stamp, airKnown, judged });
   return judged;
 }
 
@@ -133,8 +151,8 @@ export function useJudged(instrument: Instrument): Judged {
   );
 }
 
-/** Every instrument of the household, judged. */
-export function useAllJudged(): readonly { instrument: Instrument; judged: Judged }[] {
+/** Every instrument of the household, judged. @param patient a judgement of the last hour will do */
+export function useAllJudged(patient = false): readonly { instrument: Instrument; judged: Judged }[] {
   const household = useHousehold((state) => state.household)!;
   const events = useLog((state) => state.events);
   const air = useAir((state) => state.air);
@@ -144,10 +162,41 @@ export function useAllJudged(): readonly { instrument: Instrument; judged: Judge
     () =>
       household.instruments.map((instrument) => {
         const own = events[instrument.id] ?? NONE;
-        return { instrument, judged: judge(instrument, household, own, { air, unsent }, momentFor(own, minute)) };
+        const patience = patient ? PATIENCE_MS : 0;
+        const judged = judge(instrument, household, own, { air, unsent }, momentFor(own, minute), patience);
+        return { instrument, judged };
       }),
-    [household, events, air, unsent, minute],
+    [household, events, air, unsent, minute, patient],
   );
+}
+
+/** Longest one instrument's turn may keep the page from something else, ms, before it waits again. */
+const IDLE_MS = 2000;
+
+/** Judges the whole household while nothing else is to be done, so that the year opens at once. Stops when told. */
+export function judgeAhead(): () => void {
+  let stopped = false;
+  const later = (work: () => void) =>
+    typeof requestIdleCallback === 'function' ? requestIdleCallback(work, { timeout: IDLE_MS }) : setTimeout(work, 50);
+  const next = (at: number) => {
+    const { household } = useHousehold.getState();
+    const instrument = household?.instruments[at];
+    if (stopped || !household || !instrument) return;
+    const own = useLog.getState().events[instrument.id] ?? NONE;
+    const { air, unsent } = useAir.getState();
+    judge(instrument, household, own, { air, unsent }, momentFor(own, Math.floor(Date.now() / MINUTE_MS)), PATIENCE_MS);
+    later(() => next(at + 1));
+  };
+  const begin = () => useLog.getState().complete === 'all' && later(() => next(0));
+  begin();
+  const stops = [
+    useLog.subscribe((state, before) => state.complete !== before.complete && begin()),
+    useAir.subscribe((state, before) => (state.air === null) !== (before.air === null) && begin()),
+  ];
+  return () => {
+    stopped = true;
+    stops.forEach((stop) => stop());
+  };
 }
 
 /** Every place with its air, as of this minute. */

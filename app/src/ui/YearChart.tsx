@@ -31,6 +31,8 @@ export interface YearMark {
 
 const HEAD = 26;
 const ROW = 30;
+/** A row with its words above the thread. */
+const ROW_TALL = 60;
 /** A little of the past, and a year ahead. */
 const BACK_DAYS = 30;
 const AHEAD_DAYS = 365;
@@ -122,46 +124,53 @@ export function YearChart({
               </Text>
             ))}
           </Svg>
-          {rows.map((row) => {
-            const colour = palette[STATE_TONES[row.state]];
-            const early = x(Math.max(at(first), row.window.early));
-            const late = Math.max(early + 12, x(row.window.late));
-            const planned = x(at(row.day));
-            return (
-              <Pressable
-                key={row.key}
-                role="button"
-                aria-label={row.label}
-                aria-pressed={row.key === chosen}
-                onPress={() => onChoose(row.key)}
-                style={{ minHeight: 58, backgroundColor: row.key === chosen ? palette.surface : 'transparent' }}
-              >
-                <View style={{ flexDirection: 'row', justifyContent: 'space-between', gap: GAP.small, paddingTop: 6 }}>
-                  <Words kind="smallStrong" numberOfLines={1} style={{ flex: 1 }}>
-                    {row.title}
-                  </Words>
-                  <Words kind="small" tone={STATE_TONES[row.state]}>
-                    {row.detail}
-                  </Words>
-                </View>
-                <Svg width={width} height={ROW} aria-hidden>
-                  {grid(ROW, 0)}
-                  <Line x1={x(row.from)} x2={early} y1={15} y2={15} stroke={palette.quiet} strokeWidth={1.4} />
-                  <Line
-                    x1={x(row.from)}
-                    x2={x(nowMs)}
-                    y1={15}
-                    y2={15}
-                    stroke={colour}
-                    strokeWidth={3}
-                    strokeLinecap="round"
-                  />
-                  <Frayed early={early} late={late} y={15} spread={11} />
-                  <Circle cx={planned} cy={15} r={6.5} fill={colour} stroke={palette.ground} strokeWidth={2} />
-                </Svg>
-              </Pressable>
-            );
-          })}
+          <View>
+            {/* One grid behind all threads. */}
+            <Svg width={width} height="100%" aria-hidden style={{ position: 'absolute', top: 0, left: 0 }}>
+              {grid(rows.length * ROW_TALL, 0)}
+            </Svg>
+            {rows.map((row) => {
+              const colour = palette[STATE_TONES[row.state]];
+              const early = x(Math.max(at(first), row.window.early));
+              const late = Math.max(early + 12, x(row.window.late));
+              const planned = x(at(row.day));
+              return (
+                <Pressable
+                  key={row.key}
+                  role="button"
+                  aria-label={row.label}
+                  aria-pressed={row.key === chosen}
+                  onPress={() => onChoose(row.key)}
+                  style={{ height: ROW_TALL, backgroundColor: row.key === chosen ? palette.accentTint : 'transparent' }}
+                >
+                  <View
+                    style={{ flexDirection: 'row', justifyContent: 'space-between', gap: GAP.small, paddingTop: 6 }}
+                  >
+                    <Words kind="smallStrong" numberOfLines={1} style={{ flex: 1 }}>
+                      {row.title}
+                    </Words>
+                    <Words kind="small" tone={STATE_TONES[row.state]}>
+                      {row.detail}
+                    </Words>
+                  </View>
+                  <Svg width={width} height={ROW} aria-hidden>
+                    <Line x1={x(row.from)} x2={early} y1={15} y2={15} stroke={palette.quiet} strokeWidth={1.4} />
+                    <Line
+                      x1={x(row.from)}
+                      x2={x(nowMs)}
+                      y1={15}
+                      y2={15}
+                      stroke={colour}
+                      strokeWidth={3}
+                      strokeLinecap="round"
+                    />
+                    <Frayed early={early} late={late} y={15} spread={11} />
+                    <Circle cx={planned} cy={15} r={6.5} fill={colour} stroke={palette.ground} strokeWidth={2} />
+                  </Svg>
+                </Pressable>
+              );
+            })}
+          </View>
         </>
       )}
     </View>

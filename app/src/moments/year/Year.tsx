@@ -26,6 +26,8 @@ import { OccasionSheet } from './OccasionSheet';
 
 const ALL = 'all';
 const AHEAD_DAYS = 365;
+/** Threads drawn at first: a household of sixty instruments has some two hundred. */
+const PAGE = 12;
 
 /** Route: the year of the whole household; on a phone one item by itself, on a wide screen beside the others. */
 export function YearRoute() {
@@ -45,6 +47,7 @@ function Year({ chosen }: { chosen: string | null }) {
   const { line } = usePalette();
   const [who, setWho] = useState<Doer | typeof ALL>(ALL);
   const [whose, setWhose] = useState<string>(ALL);
+  const [count, setCount] = useState(PAGE);
   const [filtering, setFiltering] = useState(false);
   const [open, setOpen] = useState<string | 'new' | null>(null);
   const complete = useLog((state) => state.complete === 'all');
@@ -118,7 +121,7 @@ function Year({ chosen }: { chosen: string | null }) {
         <>
           {rows.length > 0 ? (
             <YearChart
-              rows={rows}
+              rows={rows.slice(0, count)}
               marks={marks}
               nowMs={nowMs}
               timeZone={timeZone}
@@ -128,6 +131,13 @@ function Year({ chosen }: { chosen: string | null }) {
             />
           ) : (
             <Words tone="quiet">Nothing of this comes due within the year.</Words>
+          )}
+          {rows.length > count && (
+            <Button
+              rank="plain"
+              title={`Show more (${rows.length - count})`}
+              onPress={() => setCount(count + 3 * PAGE)}
+            />
           )}
           <View style={{ gap: GAP.half }}>
             <Button
