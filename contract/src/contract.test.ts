@@ -70,6 +70,7 @@ test('refusals say what is wrong and what to do, in the household’s own time',
   expect(say({ code: 'too-long', hours: 31.2 })).toMatch(/32 hours.*at most 24/);
   expect(say({ code: 'before-instrument', at, since: '2026-07-01' })).toMatch(/since 2026-07-01.*later date/);
   expect(say({ code: 'no-such-string', stringCount: 4 })).toMatch(/4 strings/);
+  expect(say({ code: 'set-does-not-fit', wanted: 6, given: 4 })).toMatch(/4 strings were described, and 6 are meant/);
   for (const code of ['ends-before-start', 'no-such-session', 'no-such-event', 'no-bow'] as const) {
     expect(say({ code })).toMatch(/\.$/);
   }

@@ -15,7 +15,7 @@ const everyEvening = (steps: readonly string[]) => steps.filter((step) => EVERY_
 
 const CONTRAST = ['color-contrast'];
 /** Screens that a wide screen lays out differently. */
-const TWO_PANES = ['now, before', 'the opening round', 'closing round', 'the bench', 'kit', 'schools', 'air'];
+const TWO_PANES = ['now, before', 'the opening round', 'closing round', 'the bench', 'kit', 'schools', 'air', 'year'];
 
 for (const { name, viewport, colorScheme } of [
   { name: 'phone', viewport: { width: 390, height: 844 }, colorScheme: 'light' },
@@ -108,8 +108,44 @@ for (const { name, viewport, colorScheme } of [
       await page.getByRole('button', { name: 'Add a room or a case' }).click();
       await look('adding a room');
     }
+    await page.getByRole('link', { name: 'Year', exact: true }).click();
+    await expect(page.getByText(/^The next visit to the workshop/)).toBeVisible({ timeout: 30_000 });
+    await look('year');
+    await page.getByRole('button', { name: 'Add a performance, exam or holiday' }).click();
+    await look('a day that matters');
+    await page.getByRole('button', { name: 'Close' }).click();
+    if (name === 'phone') {
+      await page.getByRole('button', { name: /^Heron: new strings/ }).click();
+      await expect(page.getByRole('heading', { name: 'Move it' })).toBeVisible();
+      await look('a due item');
+      await page.getByRole('button', { name: 'Back' }).click();
+      for (const link of [/^What it costs/, /^In your calendar/, /^Out and in again/]) {
+        await page.getByRole('link', { name: link }).click();
+        await look(String(link));
+        if (String(link) !== '/^Out and in again/') await page.getByRole('button', { name: 'Back' }).click();
+      }
+      await page.getByRole('link', { name: /^Put a practice diary/ }).click();
+      await page.getByLabel('Practice diary').setInputFiles({
+        name: 'diary.csv',
+        mimeType: 'text/csv',
+        buffer: Buffer.from('date,minutes\n03/02/2026,20\n04/02/2026,soon\n'),
+      });
+      await expect(page.getByText('They can be read both ways. Which comes first?')).toBeVisible();
+      await look('a practice diary');
+    }
     await page.getByRole('link', { name: 'Bench' }).click();
     await look('the bench');
+    if (name === 'phone') {
+      await page.getByRole('link', { name: /^Change strings/ }).click();
+      await look('changing strings');
+      await page.getByRole('button', { name: 'Begin' }).click();
+      await page.getByRole('button', { name: 'Done, next' }).click();
+      await look('the guided change');
+      await page.getByRole('button', { name: 'Leave off' }).click();
+      await page.getByRole('link', { name: /^Tune and settle/ }).click();
+      await look('tune and settle');
+      await page.getByRole('button', { name: 'Back' }).click();
+    }
     await page.getByRole('link', { name: /^Leaving home/ }).click();
     await look('packing');
     await page.getByRole('button', { name: 'Back' }).click();
@@ -131,6 +167,26 @@ for (const { name, viewport, colorScheme } of [
     await page.getByRole('link', { name: /^Wren/ }).click();
     await expect(page.getByRole('heading', { name: 'History' })).toBeVisible();
     await look('an instrument');
+    if (name === 'phone') {
+      await page.getByRole('link', { name: /^Strings of Wren/ }).click();
+      await expect(page.getByRole('img', { name: /^Pull of each string/ })).toBeVisible();
+      await look('strings');
+      await page.getByRole('link', { name: /^Compare/ }).click();
+      await page.getByRole('radio', { name: 'Gut, wound below' }).click();
+      await look('comparing strings');
+      await page.getByRole('button', { name: 'Back' }).click();
+      await page.getByRole('link', { name: /^One broke/ }).click();
+      await page.getByRole('radio', { name: 'D4' }).click();
+      await look('one broke');
+      await page.getByRole('button', { name: 'Back' }).click();
+      await page.getByRole('link', { name: /^How it is strung/ }).click();
+      await look('strung and tuned');
+      await page.getByRole('button', { name: 'Back' }).click();
+      await page.getByRole('link', { name: /^Sets and spares/ }).click();
+      await look('the cupboard');
+      await page.getByRole('link', { name: 'Kit', exact: true }).click();
+      await page.getByRole('link', { name: /^Wren/ }).click();
+    }
     await page.getByRole('link', { name: /^Set-up sheet/ }).click();
     await expect(page.getByRole('heading', { level: 1, name: 'Set-up sheet' })).toBeVisible();
     await look('set-up sheet');

@@ -21,6 +21,8 @@ interface ThreadProps {
   tall?: boolean;
   /** A low drawing, for a stack of threads. */
   slim?: boolean;
+  /** Ages at which the trade acts, as instants: short strokes below the line. */
+  marks?: readonly number[];
 }
 
 /** Strands of the frayed stretch: where each ends, along and across. */
@@ -59,7 +61,7 @@ export function Frayed({ early, late, y, spread }: { early: number; late: number
  * The thread: a part's life as a string stretched from fitted to spent. A taut line, a bead for now, a frayed stretch
  * for the forecast window with a knot at its middle.
  */
-export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim }: ThreadProps) {
+export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim, marks = [] }: ThreadProps) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const measure = ({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width);
@@ -111,6 +113,11 @@ export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim
               />
             </>
           )}
+          {marks
+            .filter((at) => at > start && at < end)
+            .map((at) => (
+              <Line key={at} x1={x(at)} x2={x(at)} y1={y + 8} y2={y + 17} stroke={palette.text} strokeWidth={1.6} />
+            ))}
           {/* What has been lived through, up to the bead. */}
           <Line
             x1={x(start)}

@@ -117,13 +117,24 @@ export function sinceNewWords(family: Instrument['family'], ageMs: number): stri
     if (days < 14) return 'Still new: the brilliance lasts two to three weeks.';
     if (days < 90)
       return 'Past three weeks the brilliance fades too slowly to notice; new ones show it at once. The trade changes after three to six months.';
-    return 'Past three months: what you hear now is not what they sounded like. When in doubt, err early.';
+    return 'The strokes on the thread are three weeks, three and six months. Past three months what you hear now is not what they sounded like. When in doubt, err early.';
   }
   if (family === 'harp')
     return days < 14
       ? 'New strings drift for a week or two.'
       : 'Each string has its own age; the one spent first decides.';
   if (days < 10) return 'Still settling: they drift for some days.';
-  if (days < 180) return 'The trade changes after six to twelve months, sooner with heavy practice.';
-  return 'Past six months the loss is slow enough that the player doesn’t notice until new ones are on. When in doubt, err early.';
+  if (days < 180)
+    return 'The strokes on the thread are six and twelve months: the trade’s range, sooner with heavy practice.';
+  return 'The strokes on the thread are six and twelve months. The loss is slow enough that the player doesn’t notice until new ones are on. When in doubt, err early.';
+}
+
+const MONTH_DAYS = 30.4375;
+/** Ages at which the trade changes strings, in days: guitars after three to six months, bowed ones after six to twelve [handbook 4]. */
+const TRADE_AGES = { guitar: [21, 3 * MONTH_DAYS, 6 * MONTH_DAYS], bowed: [6 * MONTH_DAYS, 12 * MONTH_DAYS] } as const;
+
+/** The trade's marks on the thread of strings fitted at an instant, ms. */
+export function tradeMarks(family: Instrument['family'], from: number): number[] {
+  if (family === 'harp') return [];
+  return TRADE_AGES[family === 'guitar' ? 'guitar' : 'bowed'].map((days) => from + days * DAY_MS);
 }

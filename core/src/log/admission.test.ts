@@ -47,6 +47,49 @@ test('dates in the future, or before the household had the instrument, are refus
   );
 });
 
+test('strings that are not there, sets of another size and changes nobody began are refused', () => {
+  const plain = {
+    core: 'steel',
+    winding: 'plain',
+    coated: false,
+    gaugeMm: 0.26,
+    densityGPerM: null,
+    stated: null,
+    end: null,
+  } as const;
+  const fitted = (strings: number[] | null, specs: (typeof plain | null)[]) =>
+    event('strings-fitted', NOW, { strings, reason: 'worn', known: true, specs });
+  expect(code(fitted([3], [plain]))).toBe('admitted');
+  expect(code(fitted(null, [plain, plain, plain, null]))).toBe('admitted');
+  expect(refusalOf(fitted(null, [plain, plain, plain]), context())).toEqual({
+    code: 'set-does-not-fit',
+    wanted: 4,
+    given: 3,
+  });
+  expect(code(fitted([1, 2], [plain]))).toBe('set-does-not-fit');
+  expect(code(event('change-began', NOW, { strings: [4], reason: 'worn', way: 'B' }))).toBe('no-such-string');
+  expect(code(event('change-ended', NOW, { changeId: '00000000-0000-4000-8000-00000000aaaa', finished: true }))).toBe(
+    'no-such-event',
+  );
+  expect(code(event('tuned', NOW, { string: 3, cents: -12 }))).toBe('admitted');
+  expect(code(event('tuned', NOW, { string: 4, cents: -12 }))).toBe('no-such-string');
+  expect(
+    logEventSchema.safeParse({ ...event('tuned', NOW, { string: 0, cents: 0 }), payload: { string: 0, cents: 5000 } })
+      .success,
+  ).toBe(false);
+});
+
+test('a guided change is under way until it is ended', () => {
+  const begun = event('change-began', '2026-05-31T10:00:00.000Z', { strings: [3], reason: 'broke', way: 'B' });
+  const over = event('change-ended', '2026-05-31T11:00:00.000Z', { changeId: begun.id, finished: true });
+  const changes = (events: LogEvent[]) =>
+    foldLog(events, NOW, 'UTC').changes.map(({ eventId, endedAt }) => [eventId, endedAt]);
+  expect(changes([begun])).toEqual([[begun.id, null]]);
+  expect(changes([over, begun])).toEqual([[begun.id, Date.parse(over.occurredAt)]]);
+  // Finishing can be taken back.
+  expect(changes([begun, over, retract(over.id, NOW)])).toEqual([[begun.id, null]]);
+});
+
 test('sessions that end before they begin, last too long or overlap are refused', () => {
   expect(code(entered('2026-05-31T18:00:00.000Z', '2026-05-31T17:00:00.000Z'))).toBe('ends-before-start');
   expect(code(entered('2026-05-31T01:00:00.000Z', '2026-06-01T01:01:00.000Z'))).toBe('too-long');

@@ -17,15 +17,11 @@ import { Field } from '@/ui/Field';
 import { Screen } from '@/ui/Screen';
 import { GAP } from '@/ui/theme';
 import { Words } from '@/ui/Words';
+import { monthName } from '@/words/dates';
 import { readNumber } from '@/words/measures';
 import { livesIn, useRoutePlace } from './where';
 
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'].map(
-  (title, at) => ({
-    value: at + 1,
-    title,
-  }),
-);
+const MONTHS = Array.from({ length: 12 }, (_, at) => ({ value: at + 1, title: monthName(at) }));
 const DRAUGHT_OPTIONS = (Object.keys(DRAUGHTS) as Draught[]).map((value) => ({ value, title: DRAUGHTS[value].name }));
 
 const NEW: PlaceChange = {

@@ -1,3 +1,4 @@
+import { monthName } from '@/words/dates';
 import {
   columnsOf,
   DAY_MS,
@@ -81,8 +82,6 @@ export function dayPoints(samples: readonly AirHour[], gapMs: number, wood: Wood
   });
 }
 
-const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sep', 'Oct', 'Nov', 'Dec'];
-
 /** Months' names at their middles, every second one where there is little room. */
 export function monthTicks(
   points: readonly AirPoint[],
@@ -100,5 +99,5 @@ export function monthTicks(
   return [...seen.values()]
     .filter(({ from, to }) => to - from > 15 * DAY_MS)
     .filter((_, index) => index % every === 0)
-    .map(({ from, to, month }) => ({ at: (from + to) / 2, text: MONTHS[month]! }));
+    .map(({ from, to, month }) => ({ at: (from + to) / 2, text: monthName(month) }));
 }

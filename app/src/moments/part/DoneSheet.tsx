@@ -1,6 +1,7 @@
-import { stringNames, type FitReason } from '@tembrin/core';
-import type { Instrument } from '@tembrin/contract';
+import { stringNames, type Doer, type FitReason, type StringSpec } from '@tembrin/core';
+import { DOER_TITLES, type Instrument } from '@tembrin/contract';
 import { useState } from 'react';
+import { useJudged } from '@/state/condition';
 import { act } from '@/state/doing';
 import type { Draft } from '@/state/log';
 import { useHousehold } from '@/state/household';
@@ -8,6 +9,8 @@ import { Button } from '@/ui/Button';
 import { Choice, Choices } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { REASON_NAMES } from '@/words/names';
+import { useSetChoices } from '../strings/sets';
+import { StringRange } from '../strings/StringRange';
 import { WhenField } from './WhenField';
 import { whenToMs, type When } from './when';
 
@@ -41,6 +44,8 @@ const DONE: Readonly<Record<DoneKind, string>> = {
   regulation: 'The regulation is on record.',
 };
 
+const SAME = 'same';
+const NOT_SAID = 'not-said';
 const WHY: readonly FitReason[] = ['worn', 'broke', 'frayed', 'experiment', 'set'];
 
 /** Records that something was done: when, and for strings which and why. */
@@ -50,6 +55,10 @@ export function DoneSheet({ kind, instrument, nowMs, asked, onClose }: DoneSheet
   const [whole, setWhole] = useState(true);
   const [which, setWhich] = useState<number[]>([]);
   const [why, setWhy] = useState<FitReason>(asked ? 'on-record' : 'worn');
+  const [by, setBy] = useState<Doer>(instrument.setUp.player === 'child' ? 'teacher' : 'self');
+  const [what, setWhat] = useState<string>(SAME);
+  const { condition } = useJudged(instrument);
+  const sets = useSetChoices(instrument);
   const [when, setWhen] = useState<When>(asked ? { kind: 'unsaid' } : { kind: 'ago', months: 0 });
   const at = whenToMs(when, nowMs, timeZone);
   const missing =
@@ -58,7 +67,19 @@ export function DoneSheet({ kind, instrument, nowMs, asked, onClose }: DoneSheet
   const save = async () => {
     if (at === null) return;
     onClose();
-    await act(instrument.id, [draftOf(kind, at, whole ? null : which, why)], DONE[kind]);
+    const strings = whole ? null : [...which].sort((a, b) => a - b);
+    if (kind !== 'strings' || asked)
+      return void (await act(instrument.id, [draftOf(kind, at, strings, why)], DONE[kind]));
+    const thread = condition.threads.find((each) => each.part === 'strings');
+    const on = thread?.part === 'strings' ? thread.on : [];
+    const set = sets.find(({ key }) => key === what);
+    const positions = strings ?? on.map(({ position }) => position);
+    const specs = positions.map((position): StringSpec | null =>
+      what === SAME ? (on[position]?.spec ?? null) : (set?.strings[position] ?? null),
+    );
+    const spares = set?.spareId ? positions.map(() => set.spareId) : null;
+    const payload = { strings, reason: why, known: true, by, specs, ...(spares && { spares }) };
+    await act(instrument.id, [{ type: 'strings-fitted', at, payload }], DONE[kind]);
   };
   return (
     <Sheet
@@ -81,7 +102,8 @@ export function DoneSheet({ kind, instrument, nowMs, asked, onClose }: DoneSheet
               setWhy(all ? 'worn' : 'broke');
             }}
           />
-          {!whole && (
+          {!whole && names.length > 12 && <StringRange instrument={instrument} empty onChange={setWhich} />}
+          {!whole && names.length <= 12 && (
             <Choices
               label="Strings"
               options={names.map((title, value) => ({ value, title }))}
@@ -94,6 +116,22 @@ export function DoneSheet({ kind, instrument, nowMs, asked, onClose }: DoneSheet
             options={WHY.map((value) => ({ value, title: REASON_NAMES[value] }))}
             value={why}
             onChange={setWhy}
+          />
+          <Choice
+            label="What went on?"
+            options={[
+              { value: SAME, title: 'The same as before' },
+              ...sets.map(({ key, title }) => ({ value: key, title })),
+              { value: NOT_SAID, title: 'Say later' },
+            ]}
+            value={what}
+            onChange={setWhat}
+          />
+          <Choice
+            label="Who fitted them?"
+            options={(['self', 'teacher', 'workshop'] as const).map((value) => ({ value, title: DOER_TITLES[value] }))}
+            value={by}
+            onChange={setBy}
           />
         </>
       )}

@@ -47,6 +47,13 @@ export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
           }
         />
       )}
+      {thread.part === 'strings' && (
+        <Button
+          rank="outline"
+          title="Change them step by step"
+          onPress={() => router.push({ pathname: '/bench/change', params: { id: instrument.id } })}
+        />
+      )}
       {second && <Button rank="outline" title={second.title} onPress={second.run} />}
       {sheet && <DoneSheet {...sheet} instrument={instrument} nowMs={nowMs} onClose={() => setSheet(null)} />}
     </>

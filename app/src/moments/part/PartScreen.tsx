@@ -14,7 +14,7 @@ import { Words } from '@/ui/Words';
 import { dateWords } from '@/words/dates';
 import { PART_NAMES } from '@/words/names';
 import { reasonFor } from '@/words/reasons';
-import { sinceNewWords } from '@/words/strings';
+import { sinceNewWords, tradeMarks } from '@/words/strings';
 import { workingOf } from '@/words/workings';
 import { PartActions } from './PartActions';
 import { ResidueOnPlate } from './ResidueOnPlate';
@@ -53,7 +53,13 @@ export function PartScreen({ instrument, part, back, second }: PartScreenProps) 
         <Words kind="small" tone="quiet">
           {instrument.name}
         </Words>
-        <Thread {...thread} {...moment} label={PART_NAMES[part]} tall />
+        <Thread
+          {...thread}
+          {...moment}
+          label={PART_NAMES[part]}
+          tall
+          marks={part === 'strings' && thread.from !== null ? tradeMarks(instrument.family, thread.from) : []}
+        />
         <View style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
           <Words kind="small" tone="quiet">
             {thread.from === null ? 'start not known' : date(thread.from)}

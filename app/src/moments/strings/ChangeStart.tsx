@@ -26,6 +26,7 @@ import { listWords } from '@/words/moment';
 import { REASON_NAMES } from '@/words/names';
 import { noteNames } from '@/words/strings';
 import { useSetChoices, useSparesFor } from './sets';
+import { StringRange } from './StringRange';
 
 const WHY: readonly FitReason[] = ['worn', 'broke', 'frayed', 'experiment', 'set'];
 const WAYS: readonly { value: ChangeWay; title: string }[] = [
@@ -123,17 +124,32 @@ export function ChangeStart({ instrument }: { instrument: Instrument }) {
         />
       )}
       <View style={{ gap: GAP.more }}>
-        <Choices
-          label="Which strings?"
-          options={[...all]
-            .reverse()
-            .map((value) => ({ value, title: many ? `${names[value]} (${all.length - value})` : names[value]! }))}
-          values={which}
-          onChange={(next) => {
-            setWhich(next);
-            setFrom(null);
-          }}
-        />
+        {many && (
+          <StringRange
+            instrument={instrument}
+            empty
+            onChange={(next) => {
+              setWhich(next);
+              setFrom(null);
+            }}
+          />
+        )}
+        {!many && (
+          <Choices
+            label="Which strings?"
+            options={[...all]
+              .reverse()
+              .map((value) => ({ value, title: many ? `${names[value]} (${all.length - value})` : names[value]! }))}
+            values={which}
+            onChange={(next) => {
+              setWhich(next);
+              setFrom(null);
+            }}
+          />
+        )}
+        {many && which.length > 0 && (
+          <Words>{listWords([...which].sort((a, b) => b - a).map((at) => names[at]!))}</Words>
+        )}
         {!single && !many && which.length < all.length && (
           <Button
             rank="plain"

@@ -20,6 +20,7 @@ import { lastingWords } from '@/words/dates';
 import { listWords } from '@/words/moment';
 import { FAMILY_NAMES } from '@/words/names';
 import { noteNames } from '@/words/strings';
+import { StringRange } from './StringRange';
 
 /** Spares with what is left of them, oldest first, and the household's own sets. */
 export function Cupboard() {
@@ -226,7 +227,7 @@ function SpareSheet({ card, onClose }: { card: Card<'spare'> | null; onClose: ()
               onChange={setPositions}
             />
           ) : (
-            <HarpRange count={all.length} names={names} onChange={setPositions} />
+            <StringRange instrument={instrument!} onChange={setPositions} />
           )}
         </>
       )}
@@ -240,48 +241,6 @@ function SpareSheet({ card, onClose }: { card: Card<'spare'> | null; onClose: ()
       <Field label="Packets" inputMode="numeric" value={quantity} onChangeText={setQuantity} error={errors.quantity} />
       <DateField type="date" label="Bought on" value={boughtOn} onChange={setBoughtOn} error={errors.boughtOn} />
     </Sheet>
-  );
-}
-
-/** Strings of a harp from one to another, by their numbers from the top. */
-function HarpRange({
-  count,
-  names,
-  onChange,
-}: {
-  count: number;
-  names: readonly string[];
-  onChange: (positions: number[]) => void;
-}) {
-  const [from, setFrom] = useState('1');
-  const [to, setTo] = useState(String(count));
-  const set = (a: string, b: string) => {
-    const [low, high] = [Number(a), Number(b)];
-    if (!(low >= 1 && high >= low && high <= count)) return onChange([]);
-    onChange(Array.from({ length: high - low + 1 }, (_, at) => count - (low + at)));
-  };
-  const name = (text: string) => names[count - Number(text)] ?? '';
-  return (
-    <View style={{ gap: GAP.small }}>
-      <Field
-        label={`From string number ${name(from)}`}
-        inputMode="numeric"
-        value={from}
-        onChangeText={(text) => {
-          setFrom(text);
-          set(text, to);
-        }}
-      />
-      <Field
-        label={`To string number ${name(to)}`}
-        inputMode="numeric"
-        value={to}
-        onChangeText={(text) => {
-          setTo(text);
-          set(from, text);
-        }}
-      />
-    </View>
   );
 }
 
