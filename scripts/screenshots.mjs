@@ -16,6 +16,9 @@ const SHEETS = {
   bench: ['may-use', 'drill-screw', 'drill-case', 'hands-busy-dark'],
   air: ['air', 'room', 'wood', 'what-to-do'],
   'air-tools': ['salt-check', 'import', 'moving', 'keeping'],
+  strings: ['strings-on', 'compare', 'one-broke', 'change-job'],
+  year: ['year-phone', 'due-item', 'settle', 'costs'],
+  files: ['harp-strings', 'cupboard', 'calendar-in', 'diary'],
 };
 const OUT = join(ROOT, 'docs/screenshots');
 const SINGLE = mkdtempSync(join(tmpdir(), 'tembrin-pictures-'));
@@ -195,6 +198,112 @@ async function air({ page, button, link, heading, take }) {
   await take('keeping');
 }
 
+/** A practice diary as it stands in the import's preview. */
+function diaryFile() {
+  const lines = Array.from({ length: 30 }, (_, day) => {
+    const time = new Date(Date.UTC(2025, 0, 3 + day)).toISOString();
+    return `${time.slice(8, 10)}/${time.slice(5, 7)}/2025;${day === 11 ? 'rest' : 20 + ((7 * day) % 25)};Wren`;
+  });
+  return Buffer.from(`Date;Minutes;Instrument\n${lines.join('\n')}\n`);
+}
+
+/** Another calendar's performances, around today. */
+function calendarFile() {
+  const day = (days) => new Date(Date.now() + days * 86_400_000).toISOString().slice(0, 10).replaceAll('-', '');
+  const event = (uid, summary, from, rest = []) => [
+    'BEGIN:VEVENT',
+    `UID:${uid}`,
+    `DTSTART;VALUE=DATE:${day(from)}`,
+    ...rest,
+    `SUMMARY:${summary}`,
+    'END:VEVENT',
+  ];
+  return Buffer.from(
+    [
+      'BEGIN:VCALENDAR',
+      'VERSION:2.0',
+      ...event('a', 'Harbour orchestra', 4, ['RRULE:FREQ=WEEKLY;COUNT=20']),
+      ...event('b', 'Lighthouse concert', 52),
+      ...event('c', 'Away by the sea', 140, [`DTEND;VALUE=DATE:${day(152)}`]),
+      'END:VCALENDAR',
+    ].join('\r\n'),
+  );
+}
+
+async function strings({ page, button, link, heading, take, stand }) {
+  const kit = (name) => async () => {
+    await page.getByRole('link', { name: 'Kit', exact: true }).click();
+    await link(new RegExp(`^${name},`)).click();
+    await heading('History');
+    await link(new RegExp(`^Strings of ${name}`)).click();
+    await page.getByRole('img', { name: /^Pull of each string/ }).waitFor();
+  };
+  const year = () => page.getByRole('link', { name: 'Year', exact: true }).click();
+  const top = () => page.mouse.wheel(0, -4000);
+  await kit('Plover')();
+  await take('strings-on');
+  await link(/^Compare/).click();
+  await page.getByRole('radio', { name: /^Medium set/ }).click();
+  await page.mouse.move(200, 300);
+  await top();
+  await take('compare');
+  await kit('Tern')();
+  await take('harp-strings');
+  await link(/^Sets and spares/).click();
+  await heading('Cupboard');
+  await take('cupboard');
+  await kit('Heron')();
+  await link(/^One broke/).click();
+  await page.getByRole('radio', { name: 'E5' }).click();
+  await take('one-broke');
+  await stand('Heron').catch(() => undefined);
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await link(/^Change strings/).click();
+  await button('Begin').click();
+  for (let step = 0; step < 5; step++) {
+    await button('Done, next').click();
+    await page.waitForTimeout(250);
+  }
+  await take('change-job');
+  await button('Leave off').click();
+  await page.waitForTimeout(9500);
+  await kit('Curlew')();
+  await link(/^Tune and settle/).click();
+  await page.getByText(/rings are your/).waitFor();
+  await take('settle');
+  await year();
+  await page.getByText(/^The next visit to the workshop/).waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(1500);
+  await take('year-phone');
+  await page.getByRole('button', { name: /^Heron: rehair/ }).click();
+  await button('A month later').click();
+  await page.mouse.move(200, 300);
+  await top();
+  await take('due-item');
+  await year();
+  await link(/^What it costs/).click();
+  await page.getByText(/^in the year ahead/).waitFor();
+  await take('costs');
+  await year();
+  await link(/^In your calendar/).click();
+  await page
+    .getByLabel('Calendar file')
+    .setInputFiles({ name: 'mine.ics', mimeType: 'text/calendar', buffer: calendarFile() });
+  await page.getByRole('list', { name: 'Occasions in the file' }).scrollIntoViewIfNeeded();
+  await page.mouse.move(200, 300);
+  await page.mouse.wheel(0, 700);
+  await take('calendar-in');
+  await year();
+  await link(/^Out and in again/).click();
+  await link(/^Put a practice diary/).click();
+  await page
+    .getByLabel('Practice diary')
+    .setInputFiles({ name: 'diary.csv', mimeType: 'text/csv', buffer: diaryFile() });
+  await heading(/sessions/);
+  await page.mouse.wheel(0, -4000);
+  await take('diary');
+}
+
 async function dark({ page, button, take, closing }) {
   await closing(2);
   await button('Hands-busy view').click();
@@ -208,6 +317,10 @@ async function wide({ page, button, link, heading, take }) {
   await page.getByRole('list', { name: 'Rooms and cases' }).waitFor({ timeout: 60_000 });
   await page.waitForTimeout(2000);
   await take('air-wide');
+  await page.getByRole('link', { name: 'Year', exact: true }).click();
+  await page.getByText(/^The next visit to the workshop/).waitFor({ timeout: 60_000 });
+  await page.waitForTimeout(1500);
+  await take('year-wide');
   await link('Bench').click();
   await heading('Learn');
   await take('bench-wide');
@@ -223,6 +336,7 @@ await withThrowaway(async ({ TEMBRIN_URL }) => {
   const browser = await chromium.launch(CHROMIUM);
   await visit(browser, TEMBRIN_URL, PHONE, 'light', phone);
   await visit(browser, TEMBRIN_URL, PHONE, 'light', air);
+  await visit(browser, TEMBRIN_URL, PHONE, 'light', strings);
   await visit(browser, TEMBRIN_URL, PHONE, 'dark', dark);
   await visit(browser, TEMBRIN_URL, WIDE, 'light', wide);
   for (const [name, pictures] of Object.entries(SHEETS)) await sheet(browser, name, pictures);

@@ -113,7 +113,7 @@ for (const { name, viewport, colorScheme } of [
     await look('year');
     await page.getByRole('button', { name: 'Add a performance, exam or holiday' }).click();
     await look('a day that matters');
-    await page.getByRole('button', { name: 'Close' }).click();
+    await page.getByRole('button', { name: 'Close', exact: true }).click();
     if (name === 'phone') {
       await page.getByRole('button', { name: /^Heron: new strings/ }).click();
       await expect(page.getByRole('heading', { name: 'Move it' })).toBeVisible();

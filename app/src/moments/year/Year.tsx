@@ -1,7 +1,7 @@
 import { dayOfDate, localDay, spansBetween, startOfLocalDay, type Doer } from '@tembrin/core';
 import { DOER_TITLES, YEAR_PART_TITLES } from '@tembrin/contract';
 import { router, useLocalSearchParams } from 'expo-router';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { useCards } from '@/state/cards';
 import { usePlaces } from '@/state/condition';
@@ -26,8 +26,10 @@ import { OccasionSheet } from './OccasionSheet';
 
 const ALL = 'all';
 const AHEAD_DAYS = 365;
-/** Threads drawn at first: a household of sixty instruments has some two hundred. */
+/** Threads drawn at once, and a moment later; a household of sixty instruments has some two hundred, which are asked for. */
 const PAGE = 12;
+const LATER = 36;
+const LATER_MS = 250;
 
 /** Route: the year of the whole household; on a phone one item by itself, on a wide screen beside the others. */
 export function YearRoute() {
@@ -48,6 +50,10 @@ function Year({ chosen }: { chosen: string | null }) {
   const [who, setWho] = useState<Doer | typeof ALL>(ALL);
   const [whose, setWhose] = useState<string>(ALL);
   const [count, setCount] = useState(PAGE);
+  useEffect(() => {
+    const timer = setTimeout(() => setCount((shown) => Math.max(shown, LATER)), LATER_MS);
+    return () => clearTimeout(timer);
+  }, []);
   const [filtering, setFiltering] = useState(false);
   const [open, setOpen] = useState<string | 'new' | null>(null);
   const complete = useLog((state) => state.complete === 'all');
