@@ -14,6 +14,14 @@ async function fittedAgo(page: Page, ago: string): Promise<void> {
 const inDays = (days: number) =>
   new Date(Date.now() + days * 86_400_000).toLocaleDateString('sv-SE', { timeZone: 'Europe/Lisbon' });
 
+/** Everything entered was taken in by the server. */
+async function expectAllStored(page: Page): Promise<void> {
+  await page.reload();
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expect(page.getByText(/kept here, sent as soon/)).toHaveCount(0);
+  await expect(page.getByText(/^Not stored/)).toHaveCount(0);
+}
+
 async function describeSet(page: Page, set: string | RegExp): Promise<void> {
   await page.getByRole('link', { name: /^What is on/ }).click();
   await page.getByRole('button', { name: 'Describe the set' }).click();
@@ -81,6 +89,7 @@ test('a violinist breaks an E a week before a performance: just the E now, chang
   await page.getByLabel('On the day').fill(inDays(5));
   await page.getByRole('button', { name: /^Plan it for/ }).click();
   await expect(page.getByText(/It falls into the \d+ days before Harbour concert/)).toBeVisible();
+  await expectAllStored(page);
 });
 
 test('a guitarist goes from light to medium: what each string and the neck will feel, before the packet is opened', async ({
@@ -114,6 +123,7 @@ test('a guitarist goes from light to medium: what each string and the neck will 
   await expect(page.getByRole('heading', { name: 'Clean the fretboard while it is bare' })).toBeVisible();
   await page.getByRole('button', { name: 'Leave off' }).click();
   await expect(page.getByText(/^Left off/)).toBeVisible();
+  await expectAllStored(page);
 });
 
 test('impossible strings are told, and nothing of them is kept', async ({ page }) => {

@@ -180,6 +180,29 @@ describe('the calendar', () => {
   });
 });
 
+test('a guided change that was begun on one day is ended on another', async () => {
+  const { browser, instrument } = await household(stage);
+  const begun = madeEvent(instrument.id, 'change-began', { strings: [3], reason: 'broke', way: 'B' }, ago(2));
+  const outcome = async (event: object) =>
+    ((await browser.postEvents(event).expect(200)).body as { outcomes: { outcome: string }[] }).outcomes[0]!.outcome;
+  expect(await outcome(begun)).toBe('stored');
+  const spec = {
+    core: 'steel',
+    winding: 'plain',
+    coated: false,
+    gaugeMm: 0.26,
+    densityGPerM: null,
+    stated: null,
+    end: 'ball',
+  } as const;
+  const fitted = { strings: [3], reason: 'broke' as const, known: true, specs: [spec], changeId: begun.id };
+  expect(await outcome(madeEvent(instrument.id, 'strings-fitted', fitted))).toBe('stored');
+  expect(await outcome(madeEvent(instrument.id, 'change-ended', { changeId: begun.id, finished: true }))).toBe(
+    'stored',
+  );
+  expect(await outcome(madeEvent(instrument.id, 'change-ended', { changeId: uuid(), finished: true }))).toBe('refused');
+});
+
 describe('another calendar', () => {
   const day = (offset: number) => inDays(offset).replaceAll('-', '');
   const calendar = (...events: string[][]) =>

@@ -144,7 +144,14 @@ export function YearChart({
                   style={{ height: ROW_TALL, backgroundColor: row.key === chosen ? palette.accentTint : 'transparent' }}
                 >
                   <View
-                    style={{ flexDirection: 'row', justifyContent: 'space-between', gap: GAP.small, paddingTop: 6 }}
+                    style={{
+                      flexDirection: 'row',
+                      justifyContent: 'space-between',
+                      gap: GAP.small,
+                      paddingTop: 6,
+                      // Words are not crossed by the grid.
+                      backgroundColor: row.key === chosen ? palette.accentTint : palette.ground,
+                    }}
                   >
                     <Words kind="smallStrong" numberOfLines={1} style={{ flex: 1 }}>
                       {row.title}

@@ -12,6 +12,7 @@ const SESSION_TYPES = ['session-began', 'session-ended', 'session-entered', 'ses
 function referredTo(event: LogEvent): string[] {
   const { payload } = event;
   if ('eventId' in payload) return [payload.eventId];
+  if (event.type === 'change-ended') return [event.payload.changeId];
   return 'sessionId' in payload && payload.sessionId !== null ? [payload.sessionId] : [];
 }
 

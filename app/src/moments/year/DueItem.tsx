@@ -38,14 +38,14 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
   const complete = useLog((state) => state.complete === 'all');
   if (!complete) {
     return (
-      <Screen title="Year" back="/year" second={second}>
+      <Screen title="Year" back={second ? undefined : '/year'} second={second}>
         <Words tone="quiet">Fetching the log …</Words>
       </Screen>
     );
   }
   if (!item) {
     return (
-      <Screen title="Year" back="/year" second={second}>
+      <Screen title="Year" back={second ? undefined : '/year'} second={second}>
         <Empty title="No longer due" text="It was done, or its instrument is gone. The year has what comes next." />
       </Screen>
     );
@@ -93,7 +93,7 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
   return (
     <Screen
       title={`${instrument?.name}: ${YEAR_PART_TITLES[item.part].toLowerCase()}`}
-      back="/year"
+      back={second ? undefined : '/year'}
       second={second}
       foot={
         <>
@@ -113,7 +113,7 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
     >
       <View style={{ gap: GAP.small }}>
         <View style={{ flexDirection: 'row', justifyContent: 'space-between', alignItems: 'center' }}>
-          <Words kind="huge">{date(day)}</Words>
+          <Words kind="huge">{day === today ? 'Today' : date(day)}</Words>
           <StateMark state={item.state} />
         </View>
         <Thread

@@ -1,4 +1,4 @@
-import { dayOfDate, localDay, spansBetween, startOfLocalDay, type Doer } from '@tembrin/core';
+import { dayOfDate, localDay, spansBetween, startOfLocalDay, type Doer, type PlannedItem } from '@tembrin/core';
 import { DOER_TITLES, YEAR_PART_TITLES } from '@tembrin/contract';
 import { router, useLocalSearchParams } from 'expo-router';
 import { useEffect, useState } from 'react';
@@ -107,6 +107,7 @@ function Year({ chosen }: { chosen: string | null }) {
   const list = (
     <Screen
       title="Year"
+      broad={wide}
       foot={<Button title="Add a performance, exam or holiday" hotkey="o" onPress={() => setOpen('new')} />}
     >
       {!complete && <Words tone="quiet">Fetching the log …</Words>}
@@ -114,7 +115,7 @@ function Year({ chosen }: { chosen: string | null }) {
         <View style={{ gap: GAP.small }}>
           <Words kind="figure">{nextVisit.day === today ? 'Today' : date(nextVisit.day)}</Words>
           <Words>
-            {`The next visit to the workshop: ${listWords(nextVisit.items.map((item) => `${names.get(item.instrumentId)} ${YEAR_PART_TITLES[item.part].toLowerCase()}`))}${nextVisit.items.length > 1 ? ', in one trip' : ''}.`}
+            {`The next visit to the workshop: ${visitWords(nextVisit.items, names)}${nextVisit.items.length > 1 ? ', in one trip' : ''}.`}
           </Words>
         </View>
       )}
@@ -257,6 +258,17 @@ function Year({ chosen }: { chosen: string | null }) {
       </View>
     </View>
   );
+}
+
+/** What a visit is for: "checkup of Wren and Tern, rehair of Heron". */
+function visitWords(items: readonly PlannedItem[], names: ReadonlyMap<string, string>): string {
+  const parts = [...new Set(items.map(({ part }) => part))];
+  return parts
+    .map((part) => {
+      const whose = items.filter((item) => item.part === part).map(({ instrumentId }) => names.get(instrumentId) ?? '');
+      return `${YEAR_PART_TITLES[part].toLowerCase()} of ${listWords(whose)}`;
+    })
+    .join('; ');
 }
 
 /** Heating seasons of the coming year as spans of days. */

@@ -1,7 +1,7 @@
 import type { PlannedItem } from '@tembrin/core';
 
 /** Names an item of the year in an address. */
-export const keyOf = ({ instrumentId, part }: Pick<PlannedItem, 'instrumentId' | 'part'>) => `${instrumentId}.${part}`;
+export const keyOf = ({ instrumentId, part }: Pick<PlannedItem, 'instrumentId' | 'part'>) => `${instrumentId}~${part}`;
 
 export const OCCASION_TITLES = {
   performance: 'Performance',
