@@ -1,8 +1,8 @@
 import { cardListSchema, type Card, type CardFacts, type CardKind, type NewCard } from '@tembrin/contract';
 import { create } from 'zustand';
 import { v7 as uuid } from 'uuid';
-import { call } from './api';
-import { notify } from './notice';
+import { call, sentenceOf } from './api';
+import { notify, notifyProblem } from './notice';
 
 interface CardsState {
   householdId: string | null;
@@ -79,9 +79,13 @@ async function removeCards(cards: readonly Card[]): Promise<void> {
   }
 }
 
-/** Removes a card, and offers to put it back. */
+/** Removes a card, and offers to put it back; a player is told when it could not be. */
 export async function removeCard(card: Card, done: string): Promise<void> {
-  await removeCards([card]);
+  try {
+    await removeCards([card]);
+  } catch (error) {
+    return notifyProblem(sentenceOf(error));
+  }
   notify(done, async () => {
     await addCards([{ kind: card.kind, facts: card.facts } as CardFacts], null);
   });

@@ -41,7 +41,7 @@ export function CreepChart({
       .join('');
   const settles = (settledAt - fittedAt) / DAY_MS;
   const step = days > 12 ? 4 : days > 6 ? 2 : 1;
-  const label = `Fall of the string: ${Math.round(fallen(now))} cents expected so far, ${found.length} tunings on record, settled after ${settles.toFixed(0)} days`;
+  const label = `Fall of the string: ${Math.round(fallen(now))} cents expected so far, ${found.length} ${found.length === 1 ? 'tuning' : 'tunings'} on record, settled after ${settles.toFixed(0)} days`;
   return (
     <View
       role="img"

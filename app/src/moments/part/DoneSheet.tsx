@@ -1,10 +1,10 @@
 import { stringNames, type Doer, type FitReason, type StringSpec } from '@tembrin/core';
 import { DOER_TITLES, type Instrument } from '@tembrin/contract';
 import { useState } from 'react';
-import { useJudged } from '@/state/condition';
 import { act } from '@/state/doing';
 import type { Draft } from '@/state/log';
 import { useHousehold } from '@/state/household';
+import { useStrings } from '@/state/strings';
 import { Button } from '@/ui/Button';
 import { Choice, Choices } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
@@ -57,7 +57,7 @@ export function DoneSheet({ kind, instrument, nowMs, asked, onClose }: DoneSheet
   const [why, setWhy] = useState<FitReason>(asked ? 'on-record' : 'worn');
   const [by, setBy] = useState<Doer>(instrument.setUp.player === 'child' ? 'teacher' : 'self');
   const [what, setWhat] = useState<string>(SAME);
-  const { condition } = useJudged(instrument);
+  const { on } = useStrings(instrument);
   const sets = useSetChoices(instrument);
   const [when, setWhen] = useState<When>(asked ? { kind: 'unsaid' } : { kind: 'ago', months: 0 });
   const at = whenToMs(when, nowMs, timeZone);
@@ -70,8 +70,6 @@ export function DoneSheet({ kind, instrument, nowMs, asked, onClose }: DoneSheet
     const strings = whole ? null : [...which].sort((a, b) => a - b);
     if (kind !== 'strings' || asked)
       return void (await act(instrument.id, [draftOf(kind, at, strings, why)], DONE[kind]));
-    const thread = condition.threads.find((each) => each.part === 'strings');
-    const on = thread?.part === 'strings' ? thread.on : [];
     const set = sets.find(({ key }) => key === what);
     const positions = strings ?? on.map(({ position }) => position);
     const specs = positions.map((position): StringSpec | null =>

@@ -4,9 +4,9 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useCards } from '@/state/cards';
-import { useJudged } from '@/state/condition';
 import { act } from '@/state/doing';
 import { useHousehold } from '@/state/household';
+import { useStrings } from '@/state/strings';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
@@ -19,10 +19,8 @@ import { useSetChoices, useSparesFor } from './sets';
 /** One string broke: this one, or the set? The verdict with its reasons, and on to the change. */
 export function BrokenScreen({ instrument }: { instrument: Instrument }) {
   const { timeZone } = useHousehold((state) => state.household)!;
-  const { log, condition } = useJudged(instrument);
+  const { log, on } = useStrings(instrument);
   const occasions = useCards('occasion').map(({ facts }) => facts);
-  const thread = condition.threads.find((each) => each.part === 'strings');
-  const on = thread?.part === 'strings' ? thread.on : [];
   const [position, setPosition] = useState<number | null>(null);
   const spares = useSparesFor(instrument, position ?? -1);
   const sets = useSetChoices(instrument);

@@ -3,8 +3,8 @@ import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useJudged } from '@/state/condition';
 import { useLook } from '@/state/look';
+import { useStrings } from '@/state/strings';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
@@ -22,11 +22,9 @@ const SAME = 'same';
 
 /** What another set, tuning, A or length would change: each string, the whole, and what the instrument says to it. */
 export function CompareScreen({ instrument }: { instrument: Instrument }) {
-  const { condition } = useJudged(instrument);
+  const { on } = useStrings(instrument);
   const { forces } = useLook();
   const sets = useSetChoices(instrument);
-  const thread = condition.threads.find((each) => each.part === 'strings');
-  const on = thread?.part === 'strings' ? thread.on : [];
   const { stringing, family, kind, stringCount } = instrument;
   const now = openStrings(instrument);
   const [setKey, setSetKey] = useState<string>(SAME);

@@ -88,9 +88,7 @@ export function Cupboard() {
                     title="Remove"
                     label={`Remove ${facts.title}`}
                     onPress={() => {
-                      removeCard(card, `${facts.title} is out of the cupboard.`).catch((error: unknown) =>
-                        notifyProblem(sentenceOf(error)),
-                      );
+                      void removeCard(card, `${facts.title} is out of the cupboard.`);
                     }}
                   />
                 </View>
@@ -118,9 +116,7 @@ export function Cupboard() {
                 title="Remove"
                 label={`Remove ${card.facts.title}`}
                 onPress={() => {
-                  removeCard(card, `${card.facts.title} is removed.`).catch((error: unknown) =>
-                    notifyProblem(sentenceOf(error)),
-                  );
+                  void removeCard(card, `${card.facts.title} is removed.`);
                 }}
               />
             </View>

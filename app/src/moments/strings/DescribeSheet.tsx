@@ -2,11 +2,11 @@ import { openStrings, specIn, strengthOf, type Fitting, type StringSpec } from '
 import type { Instrument } from '@tembrin/contract';
 import { useState } from 'react';
 import { addCards } from '@/state/cards';
-import { useJudged } from '@/state/condition';
 import { act } from '@/state/doing';
 import { sentenceOf } from '@/state/api';
 import type { Draft } from '@/state/log';
 import { notifyProblem } from '@/state/notice';
+import { useStrings } from '@/state/strings';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
@@ -51,12 +51,10 @@ function described(
 }
 
 function DescribeSet({ instrument, onClose }: { instrument: Instrument; onClose: () => void }) {
-  const { condition, log } = useJudged(instrument);
+  const { log, on } = useStrings(instrument);
   const sets = useSetChoices(instrument);
   const [key, setKey] = useState<string | null>(null);
   const chosen = sets.find((set) => set.key === key);
-  const thread = condition.threads.find((each) => each.part === 'strings');
-  const on = thread?.part === 'strings' ? thread.on : [];
   const save = async () => {
     if (!chosen) return;
     onClose();
@@ -131,9 +129,8 @@ function DescribeString({
   position: number;
   onClose: () => void;
 }) {
-  const { condition, log } = useJudged(instrument);
-  const thread = condition.threads.find((each) => each.part === 'strings');
-  const on = thread?.part === 'strings' ? thread.on[position] : undefined;
+  const { log, on: all } = useStrings(instrument);
+  const on = all[position];
   const open = openStrings(instrument)[position]!;
   const [text, setText] = useState<SpecText>(() => specText(on?.spec ?? null));
   const [errors, setErrors] = useState<Partial<Record<keyof SpecText, string>>>({});

@@ -14,10 +14,10 @@ import type { Instrument } from '@tembrin/contract';
 import { useRef, useState } from 'react';
 import { View } from 'react-native';
 import { useCards } from '@/state/cards';
-import { useJudged } from '@/state/condition';
 import { act } from '@/state/doing';
 import { useHearing } from '@/state/hearing';
 import { useHousehold } from '@/state/household';
+import { useStrings } from '@/state/strings';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { CentsDial } from '@/ui/CentsDial';
@@ -37,11 +37,9 @@ const NEW_DAYS = 30;
 /** Tunes by ear of the microphone, against this instrument’s own A and temperament, and learns how new strings settle. */
 export function SettleScreen({ instrument }: { instrument: Instrument }) {
   const household = useHousehold((state) => state.household)!;
-  const { log, condition } = useJudged(instrument);
+  const { log, on } = useStrings(instrument);
   const { line } = usePalette();
   const occasions = useCards('occasion').map(({ facts }) => facts);
-  const thread = condition.threads.find((each) => each.part === 'strings');
-  const on = thread?.part === 'strings' ? thread.on : [];
   const strings = openStrings(instrument);
   const names = noteNames(instrument);
   const { nowMs, timeZone } = log;

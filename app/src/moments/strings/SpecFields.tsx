@@ -13,6 +13,9 @@ export interface SpecText {
   coated: boolean;
   gauge: string;
   tension: string;
+  /** Length and pitch that the tension is stated for; empty: this string's own. */
+  length: string;
+  pitch: string;
   density: string;
 }
 
@@ -22,6 +25,8 @@ export const EMPTY_SPEC: SpecText = {
   coated: false,
   gauge: '',
   tension: '',
+  length: '',
+  pitch: '',
   density: '',
 };
 
@@ -33,10 +38,18 @@ export function specText(spec: StringSpec | null): SpecText {
     coated: spec.coated,
     gauge: spec.gaugeMm === null ? '' : String(spec.gaugeMm),
     tension: spec.stated ? String(Math.round(spec.stated.tensionN * 10) / 10) : '',
+    length: spec.stated ? String(spec.stated.lengthMm) : '',
+    pitch: spec.stated ? String(Math.round(spec.stated.hz * 100) / 100) : '',
     density: spec.densityGPerM === null ? '' : String(spec.densityGPerM),
   };
 }
 
+const FIELD_OF: Readonly<Record<string, keyof SpecText>> = {
+  gaugeMm: 'gauge',
+  densityGPerM: 'density',
+  lengthMm: 'length',
+  hz: 'pitch',
+};
 const NUMBER = 'Write a number, like 0.26.';
 
 /**
@@ -50,7 +63,7 @@ export function readSpec(
   was: StringSpec | null,
 ): StringSpec | { errors: Partial<Record<keyof SpecText, string>> } {
   const errors: Partial<Record<keyof SpecText, string>> = {};
-  const number = (key: 'tension' | 'density') => {
+  const number = (key: 'tension' | 'length' | 'pitch' | 'density') => {
     if (text[key].trim() === '') return null;
     const value = readNumber(text[key]);
     if (value === null) errors[key] = NUMBER;
@@ -60,20 +73,28 @@ export function readSpec(
   if (text.gauge.trim() !== '' && gaugeMm === null) errors.gauge = NUMBER;
   const tension = number('tension');
   const densityGPerM = number('density');
-  // A tension left as it stood keeps the length and pitch it was stated for.
-  const kept = was?.stated && specText(was).tension === text.tension.trim() ? was.stated : null;
+  const stated =
+    tension === null
+      ? null
+      : { tensionN: tension, lengthMm: number('length') ?? at.lengthMm, hz: number('pitch') ?? at.hz };
+  // What was left as it stood keeps its decimals.
+  const before = was && specText(was);
+  const kept =
+    before && (['tension', 'length', 'pitch'] as const).every((key) => before[key] === text[key].trim())
+      ? was.stated
+      : null;
   const checked = stringSpecSchema.safeParse({
     core: text.core,
     winding: text.winding,
     coated: text.coated,
     gaugeMm,
     densityGPerM,
-    stated: tension === null ? null : (kept ?? { tensionN: tension, ...at }),
+    stated: kept ?? stated,
     end: was?.end ?? null,
   });
   if (!checked.success) {
     for (const { path, message } of checked.error.issues) {
-      const key = path[0] === 'gaugeMm' ? 'gauge' : path[0] === 'densityGPerM' ? 'density' : 'tension';
+      const key = FIELD_OF[String(path.at(-1))] ?? 'tension';
       errors[key] ??= message;
     }
   }
@@ -123,12 +144,36 @@ export function SpecFields({
       />
       <Field
         label="Tension on the packet, in N"
-        hint="For this string’s own length and note. It comes before the gauge."
+        hint="It comes before the gauge."
         inputMode="decimal"
         value={value.tension}
         onChangeText={(tension) => set({ tension })}
         error={errors.tension}
       />
+      {value.tension.trim() !== '' && (
+        <View style={{ flexDirection: 'row', gap: GAP.small }}>
+          <View style={{ flex: 1 }}>
+            <Field
+              label="At a length of, in mm"
+              hint="Empty: its own."
+              inputMode="decimal"
+              value={value.length}
+              onChangeText={(length) => set({ length })}
+              error={errors.length}
+            />
+          </View>
+          <View style={{ flex: 1 }}>
+            <Field
+              label="At a pitch of, in Hz"
+              hint="Empty: its own."
+              inputMode="decimal"
+              value={value.pitch}
+              onChangeText={(pitch) => set({ pitch })}
+              error={errors.pitch}
+            />
+          </View>
+        </View>
+      )}
       <Field
         label="Or its weight, in g per metre"
         inputMode="decimal"

@@ -3,8 +3,10 @@ import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import { useComplete, useJudged } from '@/state/condition';
+import { useComplete } from '@/state/condition';
+import { useHousehold } from '@/state/household';
 import { useLook } from '@/state/look';
+import { useStrings } from '@/state/strings';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
@@ -14,7 +16,7 @@ import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { GAP, TOUCH, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
-import { lastingWords } from '@/words/dates';
+import { dateWords, lastingWords } from '@/words/dates';
 import { forceWords, type ForceUnit } from '@/words/measures';
 import { listWords } from '@/words/moment';
 import { chartNames, makeUpWords, noteNames } from '@/words/strings';
@@ -28,13 +30,11 @@ const FORCES: readonly { value: ForceUnit; title: string }[] = [
 
 /** What is on, string by string, and what it pulls. */
 export function StringsScreen({ instrument }: { instrument: Instrument }) {
-  const { log, condition } = useJudged(instrument);
+  const { log, on } = useStrings(instrument);
   const complete = useComplete(instrument.id);
   const { forces, setForces } = useLook();
   const [described, setDescribed] = useState<number | 'set' | null>(null);
-  const thread = condition.threads.find((each) => each.part === 'strings')!;
   const strings = openStrings(instrument);
-  const on = thread.part === 'strings' ? thread.on : [];
   const set = setPull(strings.map((string, at) => ({ ...string, spec: on[at]?.spec ?? null })));
   const short = chartNames(instrument);
   const params = { id: instrument.id };
@@ -168,12 +168,13 @@ function StringRow({
 }) {
   const { line } = usePalette();
   const { lengths, forces } = useLook();
-  const { position, spec, fitting, clock, state } = string;
+  const { timeZone } = useHousehold((each) => each.household)!;
+  const { position, spec, fitting, clock, state, window } = string;
   const name = noteNames(instrument)[position]!;
   const open = openStrings(instrument)[position]!;
   const pull = setPull([{ ...open, spec }]);
   const age = fitting
-    ? `${fitting.known ? '' : 'at least '}${lastingWords(nowMs - fitting.at)} on, ${Math.round((clock?.wear ?? 0) * 100)} % of its life`
+    ? `${fitting.known ? '' : 'at least '}${lastingWords(nowMs - fitting.at)} on, ${Math.round((clock?.wear ?? 0) * 100)} % of its life${window ? `, spent about ${dateWords(window.middle, nowMs, timeZone)}` : ''}`
     : 'nobody said when it went on';
   return (
     <View role="listitem">

@@ -264,7 +264,7 @@ function PriceForm({
           title="Take the price away"
           onPress={() => {
             onClose();
-            removeCard(card, 'The price is removed.').catch((error: unknown) => notifyProblem(sentenceOf(error)));
+            void removeCard(card, 'The price is removed.');
           }}
         />
       )}

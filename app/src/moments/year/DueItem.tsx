@@ -85,8 +85,7 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
     }
   };
   const clear = () => {
-    if (card)
-      removeCard(card, 'Back to where the rule puts it.').catch((error: unknown) => notifyProblem(sentenceOf(error)));
+    if (card) void removeCard(card, 'Back to where the rule puts it.');
     setTried(null);
   };
   const nudge = (by: number) => setTried(Math.max(today, day + by));

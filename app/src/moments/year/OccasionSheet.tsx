@@ -62,9 +62,7 @@ export function OccasionSheet({ card, onClose }: { card: Card<'occasion'> | null
               title="Remove it"
               onPress={() => {
                 onClose();
-                removeCard(card, `${card.facts.title} is removed.`).catch((error: unknown) =>
-                  notifyProblem(sentenceOf(error)),
-                );
+                void removeCard(card, `${card.facts.title} is removed.`);
               }}
             />
           )}

@@ -1,0 +1,91 @@
+import { JOB_PICTURES, type PlannedItem } from '@tembrin/core';
+import { plannedWords } from '@tembrin/contract';
+import type { ReactNode } from 'react';
+import { mount } from '@/testing/mount';
+import { JobDrawing } from '@/moments/strings/JobDrawing';
+import { useLook } from '@/state/look';
+import { CentsDial } from './CentsDial';
+import { CreepChart } from './CreepChart';
+import { PullChart } from './PullChart';
+
+const mounted: (() => void)[] = [];
+afterEach(() => mounted.splice(0).forEach((remove) => remove()));
+function page(node: ReactNode): HTMLElement {
+  const { element, remove } = mount(node);
+  mounted.push(remove);
+  return element;
+}
+const said = (node: ReactNode) => page(node).querySelector('[role=img]')?.getAttribute('aria-label');
+const DAY = 86_400_000;
+
+test('the chart of pulls says every string, old and new, in the unit chosen', () => {
+  const rows = [
+    { name: 'E5', newN: 78, oldN: 72, gaugeMm: 0.26 },
+    { name: 'A4', newN: null, oldN: 54, gaugeMm: null },
+    { name: 'D4', newN: 43, oldN: null, gaugeMm: null },
+  ];
+  expect(said(<PullChart label="Pull" rows={rows} />)).toBe(
+    'Pull: E5 72 N, then 78 N; A4 54 N, then not known; D4 43 N',
+  );
+  mounted.splice(0).forEach((remove) => remove());
+  useLook.getState().setForces('kgf');
+  expect(said(<PullChart label="Pull" rows={[{ name: 'E5', newN: 78, gaugeMm: 0.26 }]} />)).toBe('Pull: E5 8.0 kgf');
+  mounted.splice(0).forEach((remove) => remove());
+  useLook.getState().setForces('N');
+});
+
+test('the settling curve and the dial say their figures', () => {
+  const creep = { cents: 400, days: 2 };
+  const tunings = [{ at: DAY, cents: -150 }];
+  // 400 · (1 − e^(−2/2)) = 253 cents after two days.
+  expect(said(<CreepChart creep={creep} fittedAt={0} tunings={tunings} settledAt={8 * DAY} nowMs={2 * DAY} />)).toBe(
+    'Fall of the string: 253 cents expected so far, 1 tuning on record, settled after 8 days',
+  );
+  expect(said(<CentsDial cents={-12.4} />)).toBe('12 cents flat');
+  expect(said(<CentsDial cents={0.1} />)).toBe('in tune');
+  expect(said(<CentsDial cents={null} />)).toBe('Nothing heard');
+});
+
+test.each(JOB_PICTURES.filter((picture) => picture !== 'none'))(
+  'the picture “%s” of a change is drawn and named',
+  (picture) => {
+    const element = page(<JobDrawing picture={picture} />);
+    expect(element.querySelector('[role=img]')!.getAttribute('aria-label')).toMatch(/^[A-Z].{10,}/);
+    expect(element.querySelectorAll('svg path, svg line, svg rect, svg circle').length).toBeGreaterThan(2);
+  },
+);
+
+describe('why something stands on its day', () => {
+  const noon = Date.parse('2026-06-01T12:00:00Z');
+  const item: PlannedItem = {
+    instrumentId: 'a',
+    part: 'hair',
+    who: 'workshop',
+    from: 0,
+    window: { early: noon, middle: noon + 30 * DAY, late: noon + 60 * DAY },
+    state: 'well',
+    settles: 4,
+    keepsClear: 7,
+    spentBy: () => 0.5,
+    day: Math.floor((noon + 30 * DAY) / DAY),
+    placed: { by: 'window' },
+    risk: 0.5,
+    clash: null,
+  };
+  const concert = { title: 'Quay concert', kind: 'performance' as const, instrumentId: null, from: 1, to: 1 };
+  const words = (more: Partial<PlannedItem>) => plannedWords({ ...item, ...more }, 'UTC');
+
+  test('is one sentence for each way it came there', () => {
+    const span = 'Due between 1 Jun 2026 and 31 Jul 2026; planned for 1 Jul 2026';
+    expect(words({})).toBe(`${span}, the middle of that. Done by: workshop.`);
+    expect(words({ placed: { by: 'today' } })).toBe(`${span}: the middle of that is past. Done by: workshop.`);
+    expect(words({ placed: { by: 'player' }, clash: concert })).toBe(
+      `${span}, as you set it. That is too close before Quay concert. Done by: workshop.`,
+    );
+    expect(words({ placed: { by: 'performance', side: 'before', occasion: concert }, who: 'self' })).toBe(
+      `${span} before Quay concert, to leave it alone in the days before. Done by: yourself.`,
+    );
+    expect(words({ placed: { by: 'visit', with: 1 } })).toMatch(/together with one other in one visit\. Done by/);
+    expect(words({ placed: { by: 'visit', with: 3 } })).toMatch(/together with 3 others in one visit\./);
+  });
+});
