@@ -14,10 +14,11 @@ import { GAP, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { lastingWords } from '@/words/dates';
 import { brokenWords, noteNames } from '@/words/strings';
+import { ofInstrument } from '../kit/of-instrument';
 import { useSetChoices, useSparesFor } from './sets';
 
 /** One string broke: this one, or the set? The verdict with its reasons, and on to the change. */
-export function BrokenScreen({ instrument }: { instrument: Instrument }) {
+function BrokenScreen({ instrument }: { instrument: Instrument }) {
   const { timeZone } = useHousehold((state) => state.household)!;
   const { log, on } = useStrings(instrument);
   const occasions = useCards('occasion').map(({ facts }) => facts);
@@ -126,3 +127,5 @@ export function BrokenScreen({ instrument }: { instrument: Instrument }) {
     </Screen>
   );
 }
+
+export const BrokenRoute = ofInstrument(BrokenScreen);

@@ -16,12 +16,13 @@ import { Words } from '@/ui/Words';
 import { changeWords, forceWords, readNumber } from '@/words/measures';
 import { listWords } from '@/words/moment';
 import { chartNames, loadWords } from '@/words/strings';
+import { ofInstrument } from '../kit/of-instrument';
 import { useSetChoices } from './sets';
 
 const SAME = 'same';
 
 /** What another set, tuning, A or length would change: each string, the whole, and what the instrument says to it. */
-export function CompareScreen({ instrument }: { instrument: Instrument }) {
+function CompareScreen({ instrument }: { instrument: Instrument }) {
   const { on } = useStrings(instrument);
   const { forces } = useLook();
   const sets = useSetChoices(instrument);
@@ -145,3 +146,5 @@ export function CompareScreen({ instrument }: { instrument: Instrument }) {
     </Screen>
   );
 }
+
+export const CompareRoute = ofInstrument(CompareScreen);

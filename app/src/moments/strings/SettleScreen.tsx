@@ -29,13 +29,14 @@ import { GAP, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { clockWords, dateWords, dayWords, lastingWords } from '@/words/dates';
 import { centsWords, noteNames } from '@/words/strings';
+import { ofInstrument } from '../kit/of-instrument';
 
 const NEAREST = -1;
 /** Strings newer than this are shown as settling even where their material is not known. */
 const NEW_DAYS = 30;
 
 /** Tunes by ear of the microphone, against this instrument’s own A and temperament, and learns how new strings settle. */
-export function SettleScreen({ instrument }: { instrument: Instrument }) {
+function SettleScreen({ instrument }: { instrument: Instrument }) {
   const household = useHousehold((state) => state.household)!;
   const { log, on } = useStrings(instrument);
   const { line } = usePalette();
@@ -232,3 +233,5 @@ function retuneWords(retunes: readonly number[], nowMs: number, timeZone: string
   const words = retunes.slice(0, 4).map(at).join(', ');
   return `${words.charAt(0).toUpperCase()}${words.slice(1)}${retunes.length > 4 ? ' …' : '.'}`;
 }
+
+export const SettleRoute = ofInstrument(SettleScreen);

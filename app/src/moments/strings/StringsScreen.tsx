@@ -20,6 +20,7 @@ import { dateWords, lastingWords } from '@/words/dates';
 import { forceWords, type ForceUnit } from '@/words/measures';
 import { listWords } from '@/words/moment';
 import { chartNames, makeUpWords, noteNames } from '@/words/strings';
+import { ofInstrument } from '../kit/of-instrument';
 import { DescribeSheet } from './DescribeSheet';
 
 const FORCES: readonly { value: ForceUnit; title: string }[] = [
@@ -29,7 +30,7 @@ const FORCES: readonly { value: ForceUnit; title: string }[] = [
 ];
 
 /** What is on, string by string, and what it pulls. */
-export function StringsScreen({ instrument }: { instrument: Instrument }) {
+function StringsScreen({ instrument }: { instrument: Instrument }) {
   const { log, on } = useStrings(instrument);
   const complete = useComplete(instrument.id);
   const { forces, setForces } = useLook();
@@ -261,3 +262,5 @@ function ByOctave({
     </View>
   );
 }
+
+export const StringsRoute = ofInstrument(StringsScreen);

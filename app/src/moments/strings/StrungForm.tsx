@@ -27,6 +27,7 @@ import { Screen } from '@/ui/Screen';
 import { GAP } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { readNumber } from '@/words/measures';
+import { ofInstrument } from '../kit/of-instrument';
 
 const SWEAT_TITLES: Readonly<Record<Sweat, string>> = {
   low: 'Dry hands',
@@ -36,7 +37,7 @@ const SWEAT_TITLES: Readonly<Record<Sweat, string>> = {
 const TEMPERAMENT_TITLES = { fifths: 'Pure fifths', equal: 'Equal temperament' } as const;
 
 /** How an instrument is strung and tuned: notes, length, its A, its temperament, the player's hands. */
-export function StrungForm({ instrument }: { instrument: Instrument }) {
+function StrungForm({ instrument }: { instrument: Instrument }) {
   const { stringing, family, kind, size } = instrument;
   const harp = family === 'harp';
   const open = openStrings(instrument);
@@ -199,3 +200,5 @@ export function StrungForm({ instrument }: { instrument: Instrument }) {
     </Screen>
   );
 }
+
+export const StrungRoute = ofInstrument(StrungForm);

@@ -1,1 +1,1 @@
-export { BrokenRoute as default } from '@/moments/strings/routes';
+export { BrokenRoute as default } from '@/moments/strings/BrokenScreen';

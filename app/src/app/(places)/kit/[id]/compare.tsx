@@ -1,1 +1,1 @@
-export { CompareRoute as default } from '@/moments/strings/routes';
+export { CompareRoute as default } from '@/moments/strings/CompareScreen';

@@ -1,1 +1,1 @@
-export { StringsRoute as default } from '@/moments/strings/routes';
+export { StringsRoute as default } from '@/moments/strings/StringsScreen';

@@ -1,1 +1,1 @@
-export { SettleRoute as default } from '@/moments/strings/routes';
+export { SettleRoute as default } from '@/moments/strings/SettleScreen';

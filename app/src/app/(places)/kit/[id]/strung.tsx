@@ -1,1 +1,1 @@
-export { StrungRoute as default } from '@/moments/strings/routes';
+export { StrungRoute as default } from '@/moments/strings/StrungForm';
