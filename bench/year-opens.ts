@@ -64,7 +64,9 @@ const visit = async (link: string, sign: string) =>
         const seen = () => document.body.innerText.includes(text!);
         const look = () =>
           seen() ? requestAnimationFrame(() => resolve(performance.now() - began)) : setTimeout(look, 4);
-        Array.from(document.querySelectorAll('a')).find((each) => each.textContent === name)!.click();
+        Array.from(document.querySelectorAll('a'))
+          .find((each) => each.textContent === name)!
+          .click();
         look();
       }),
     [link, sign],

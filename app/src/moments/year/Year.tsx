@@ -126,26 +126,6 @@ function Year({ chosen }: { chosen: string | null }) {
         />
       ) : (
         <>
-          {rows.length > 0 ? (
-            <YearChart
-              rows={rows.slice(0, count)}
-              marks={marks}
-              nowMs={nowMs}
-              timeZone={timeZone}
-              today={today}
-              chosen={chosen}
-              onChoose={choose}
-            />
-          ) : (
-            <Words tone="quiet">Nothing of this comes due within the year.</Words>
-          )}
-          {rows.length > count && (
-            <Button
-              rank="plain"
-              title={`Show more (${rows.length - count})`}
-              onPress={() => setCount(count + 3 * PAGE)}
-            />
-          )}
           <View style={{ gap: GAP.half }}>
             <Button
               rank="outline"
@@ -181,6 +161,26 @@ function Year({ chosen }: { chosen: string | null }) {
               </View>
             )}
           </View>
+          {rows.length > 0 ? (
+            <YearChart
+              rows={rows.slice(0, count)}
+              marks={marks}
+              nowMs={nowMs}
+              timeZone={timeZone}
+              today={today}
+              chosen={chosen}
+              onChoose={choose}
+            />
+          ) : (
+            <Words tone="quiet">Nothing of this comes due within the year.</Words>
+          )}
+          {rows.length > count && (
+            <Button
+              rank="plain"
+              title={`Show more (${rows.length - count})`}
+              onPress={() => setCount(count + 3 * PAGE)}
+            />
+          )}
           <Words kind="small" tone="quiet">
             {`A bead is the day planned, the frayed end the window. ${marks.some(({ kind }) => kind === 'performance') ? 'Upright lines are performances and exams. ' : ''}${marks.some(({ kind }) => kind === 'heating') ? 'The band above the months is the heating season.' : ''}${beyond > 0 ? ` ${beyond} more come later than a year from now.` : ''}`}
           </Words>
