@@ -1,4 +1,4 @@
-import { guessDelimiter, numberIn } from '../air/intake/logger-file';
+import { numberIn } from '../air/intake/logger-file';
 import { DAY_MS, HOUR_MS, MINUTE_MS, startOfLocalDay, type LocalDay } from '../time';
 
 /** Order of the numbers in a diary's dates. */
@@ -103,8 +103,6 @@ export function guessDiary(rows: readonly (readonly string[])[], names: readonly
               : null;
   return { skip, date, order: date === null ? null : guessDiaryOrder(column(date)), length, unit, instrument };
 }
-
-export { guessDelimiter as guessDiaryDelimiter };
 
 const LONGEST_MIN = 24 * 60;
 

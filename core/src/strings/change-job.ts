@@ -49,7 +49,7 @@ export interface ChangeJob {
 }
 
 /** Wraps on a guitar's post: three to four [handbook 4]. */
-export const WRAPS = { guitar: 3.5 } as const;
+const WRAPS = 3.5;
 
 /**
  * Order of change, outside in: lowest, highest, next lowest … of four strings 4-1-3-2 [handbook 4]. A guitar and a harp go from the lowest.
@@ -215,7 +215,7 @@ function stringSteps(
       });
     }
   } else if (facts.family === 'guitar') {
-    const slack = Math.round(slackMm(WRAPS.guitar, facts.stringing.postMm));
+    const slack = Math.round(slackMm(WRAPS, facts.stringing.postMm));
     add({
       id: 'anchor',
       title: 'Anchor it at the bridge',
@@ -230,7 +230,7 @@ function stringSteps(
       id: 'post',
       title: `Leave ${slack} mm of slack`,
       how: [
-        `${WRAPS.guitar} wraps on a post of ${facts.stringing.postMm} mm take ${WRAPS.guitar} × π × ${facts.stringing.postMm} = ${slack} mm. Pull it straight to the post, then let so much back.`,
+        `${WRAPS} wraps on a post of ${facts.stringing.postMm} mm take ${WRAPS} × π × ${facts.stringing.postMm} = ${slack} mm. Pull it straight to the post, then let so much back.`,
         'Wind downwards, each wrap below the one before; no wrap over another.',
       ],
       picture: 'post',

@@ -64,8 +64,3 @@ export function statedString(
 ): StringSpec {
   return { core, winding, coated: false, gaugeMm, densityGPerM: null, stated, end: null };
 }
-
-/** Whether two strings are of the same make-up, however exactly it is known. */
-export function sameString(a: StringSpec | null, b: StringSpec | null): boolean {
-  return a === b || (a !== null && b !== null && JSON.stringify(a) === JSON.stringify(b));
-}

@@ -3,7 +3,6 @@ import type { InstrumentFacts } from '../instruments';
 import type { Doer, InstrumentLog } from '../log';
 import type { Schools } from '../schools';
 import { settleDays } from '../strings';
-import { DAY_MS } from '../time';
 import { chanceSpent, type Condition, type Thread, type Window } from '../upkeep';
 
 /** Upkeep that is planned by dates. */
@@ -125,9 +124,4 @@ export function dueItems(
         return [];
     }
   });
-}
-
-/** Whole days from one instant to another. */
-export function daysUntil(fromMs: number, toMs: number): number {
-  return Math.round((toMs - fromMs) / DAY_MS);
 }

@@ -27,8 +27,8 @@ import('rrule').then((module) => {
     try {
       const options = RRule.parseString(rule);
       const endless = options.count == null && !(options.until && options.until.getTime() <= stopMs);
-      const until = endless || options.until == null ? new Date(stopMs) : options.until;
-      const spelt = new RRule({ ...options, dtstart: new Date(startMs), until: options.until && options.until < until ? options.until : until });
+      const until = options.until && options.until.getTime() < stopMs ? options.until : new Date(stopMs);
+      const spelt = new RRule({ ...options, dtstart: new Date(startMs), until });
       let count = 0;
       const times = spelt.between(new Date(fromMs), new Date(stopMs), true, () => ++count <= most).map((date) => date.getTime());
       result = { times, endless };

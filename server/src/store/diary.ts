@@ -4,7 +4,7 @@ import {
   dayOfDate,
   foldLog,
   guessDiary,
-  guessDiaryDelimiter,
+  guessDelimiter,
   localDay,
   logEventSchema,
   placeInDay,
@@ -65,7 +65,7 @@ async function read(database: Database, scope: HouseholdScope, request: DiaryReq
   const text = request.text.replace(/^\uFEFF/, '');
   if (text.includes('\u0000') || text.includes('\uFFFD'))
     fail(422, 'wrong-encoding', 'That file is not plain text in UTF-8. Save it as “CSV UTF-8”, then choose it again.');
-  const delimiter = request.plan?.delimiter ?? guessDiaryDelimiter(text.split('\n').slice(0, 50));
+  const delimiter = request.plan?.delimiter ?? guessDelimiter(text.split('\n').slice(0, 50));
   if (!delimiter)
     fail(
       422,

@@ -12,7 +12,6 @@ import { Screen } from '@/ui/Screen';
 import { GAP, usePalette } from '@/ui/theme';
 import { Words } from '@/ui/Words';
 import { noteNames } from '@/words/strings';
-import { openSettling } from './ChangeStart';
 import { JobDrawing } from './JobDrawing';
 
 interface Place {
@@ -78,7 +77,7 @@ export function ChangeJob({ instrument, change }: { instrument: Instrument; chan
       'All on. Now they settle.',
     );
     forget(change.eventId);
-    openSettling(instrument);
+    router.replace({ pathname: '/kit/[id]/settle', params: { id: instrument.id } });
   };
   const leave = async () => {
     await act(

@@ -8,7 +8,7 @@ import {
   type FitReason,
 } from '@tembrin/core';
 import { DOER_TITLES, type Instrument } from '@tembrin/contract';
-import { router, useLocalSearchParams } from 'expo-router';
+import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { useCards } from '@/state/cards';
@@ -193,9 +193,4 @@ export function ChangeStart({ instrument }: { instrument: Instrument }) {
       </View>
     </Screen>
   );
-}
-
-/** Route: a guided change is begun on the bench, and taken up again there. */
-export function openSettling(instrument: Instrument): void {
-  router.replace({ pathname: '/kit/[id]/settle', params: { id: instrument.id } });
 }

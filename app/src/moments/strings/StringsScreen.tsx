@@ -1,4 +1,4 @@
-import { harpOctave, openStrings, setPull, type StringWear } from '@tembrin/core';
+import { ESTIMATE_SPREAD, harpOctave, openStrings, setPull, type StringWear } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -94,7 +94,7 @@ function StringsScreen({ instrument }: { instrument: Instrument }) {
       )}
       {estimated && (
         <Words kind="small" tone="quiet">
-          Wound strings are estimated from their gauge, within about a tenth. The tension on the packet is exacter.
+          {`Wound strings are estimated from their gauge, within about ${ESTIMATE_SPREAD * 100} % (from memory). The tension on the packet is exacter.`}
         </Words>
       )}
       <View>
