@@ -243,11 +243,3 @@ export function presetsFor(
     ),
   }));
 }
-
-/** The make-up taken where nobody said what is on: the usual set's; null where none is known. */
-export function usualSpecs(
-  facts: { family: Family; kind: Kind | null },
-  strings: readonly { note: Note; lengthMm: number }[],
-): readonly StringSpec[] | null {
-  return presetsFor(facts, strings)[0]?.strings ?? null;
-}

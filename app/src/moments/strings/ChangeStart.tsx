@@ -61,8 +61,12 @@ export function ChangeStart({ instrument }: { instrument: Instrument }) {
     { value: SAME_AS_ON, title: 'The same as is on' },
     { value: NOT_SAID, title: 'Say later' },
   ];
-  const wanted = from ?? asked.set ?? sources[0]!.value;
-  const source = sources.some(({ value }) => value === wanted) ? wanted : sources[0]!.value;
+  // What lies in the cupboard, else the same again; what nobody said is not made up.
+  const inCupboard = single ? spares[0]?.card.id : sets.find(({ spareId }) => spareId !== null)?.key;
+  const described = which.some((at) => on[at]?.spec);
+  const usual = inCupboard ?? (described ? SAME_AS_ON : NOT_SAID);
+  const wanted = from ?? asked.set ?? usual;
+  const source = sources.some(({ value }) => value === wanted) ? wanted : usual;
   const set = sets.find(({ key }) => key === source);
   const spare = spares.find(({ card }) => card.id === source);
   const specOf = (position: number) =>
