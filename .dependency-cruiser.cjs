@@ -1,7 +1,19 @@
 /** One direction of dependence: app → core ← server, the contract beside the core. */
 module.exports = {
   forbidden: [
-    { name: 'no-circles', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'] } },
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    {
+      name: 'contract-computes-nothing',
+      severity: 'error',
+      comment: 'The contract holds schemas, operations and words: what computes is the core’s.',
+      from: { path: '^contract/src', pathNot: '\\.test\\.ts$' },
+      to: { path: '^core/src/(maths|wear|assess|routines|learning|sound)/|node_modules/(d3-|simple-statistics)' },
+    },
     {
       name: 'core-stands-alone',
       severity: 'error',

@@ -52,12 +52,30 @@ export default typescript.config(
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
   {
-    // Colours and sizes of the look live in one place.
-    files: ['app/src/moments/**/*.tsx'],
+    // Colours and sizes of the look live in one place; screens are laid out by its primitives.
+    files: ['app/src/features/**/*.tsx', 'app/src/app/**/*.tsx'],
     rules: {
       'no-restricted-syntax': [
         'error',
         { selector: 'Literal[value=/^#[0-9a-fA-F]{3,8}$/]', message: 'Screens take their colours from the palette.' },
+        {
+          selector: 'JSXAttribute[name.name=/[sS]tyle$/]',
+          message: 'Screens are laid out by Stack, Row, Grid, Split, Inset and the props of Text, Press and Button.',
+        },
+        {
+          selector: "CallExpression[callee.name='fetch']",
+          message: 'Screens call the server through state/api.',
+        },
+      ],
+    },
+  },
+  {
+    // Only what is used is loaded: the app takes the core folder by folder.
+    files: ['app/src/**/*.{ts,tsx}', 'contract/src/**/*.ts'],
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { paths: [{ name: '@tembrin/core', message: 'Import from the folder: @tembrin/core/log.' }] },
       ],
     },
   },

@@ -4,23 +4,32 @@ const path = require('node:path');
 const config = getDefaultConfig(__dirname);
 config.resolver.assetExts.push('woff2');
 
-// Zod's sentences in forty languages: only English is used, and every one of ours is written by hand.
-const locales = path.join('zod', 'v4', 'locales', 'index');
-const english = path.join(__dirname, 'src/vendor/zod-locales.js');
+const vendor = (name) => path.join(__dirname, 'src/vendor', name);
+const zod = (...parts) => path.join('zod', 'v4', ...parts);
+// Of Zod: its sentences in forty languages, where only English is used, and what turns schemas into something else.
+const LEFT_OUT = [
+  [zod('locales', 'index'), vendor('zod-locales.js')],
+  [zod('core', 'compile'), vendor('zod-unused.js')],
+  [zod('core', 'to-json-schema'), vendor('zod-unused.js')],
+  [zod('core', 'json-schema-'), vendor('zod-unused.js')],
+  [zod('classic', 'from-json-schema'), vendor('zod-unused.js')],
+];
 // Whole libraries of which a few functions are used: the bundler does not shake barrels.
 const PICKED = {
-  'simple-statistics': path.join(__dirname, 'src/vendor/statistics.js'),
-  'd3-array': path.join(__dirname, 'src/vendor/arrays.js'),
-  'd3-scale': path.join(__dirname, 'src/vendor/scales.js'),
-  'd3-shape': path.join(__dirname, 'src/vendor/shapes.js'),
+  'simple-statistics': vendor('statistics.js'),
+  'd3-array': vendor('arrays.js'),
+  'd3-scale': vendor('scales.js'),
+  'd3-shape': vendor('shapes.js'),
+  'd3-color': vendor('colours.js'),
+  'd3-format': vendor('formats.js'),
 };
 const usual = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
   if (Object.hasOwn(PICKED, name)) return { type: 'sourceFile', filePath: PICKED[name] };
   const resolved = (usual ?? context.resolveRequest)(context, name, platform);
-  return resolved.type === 'sourceFile' && resolved.filePath.includes(locales)
-    ? { type: 'sourceFile', filePath: english }
-    : resolved;
+  if (resolved.type !== 'sourceFile') return resolved;
+  const leftOut = LEFT_OUT.find(([part]) => resolved.filePath.includes(part));
+  return leftOut ? { type: 'sourceFile', filePath: leftOut[1] } : resolved;
 };
 
 module.exports = config;

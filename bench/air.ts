@@ -2,7 +2,7 @@ import { readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { DAY_MS, HOUR_MS, laggedMoisture, MINUTE_MS } from '@tembrin/core';
-import { API_ROOT, REQUEST_HEADER, type ImportProgress, type Year } from '@tembrin/contract';
+import { API_ROOT, REQUEST_HEADER, type IntakeProgress, type Year } from '@tembrin/contract';
 import { createConnection, type Connection } from 'mariadb';
 import { v7 as uuid } from 'uuid';
 import { connect } from '../server/src/database/connect';
@@ -72,7 +72,7 @@ async function loadData(owner: Connection, no: number): Promise<number> {
 async function importFile(
   { cookie }: Party,
   sensorId: string,
-): Promise<{ ms: number; intake: ImportProgress['intake'] }> {
+): Promise<{ ms: number; intake: IntakeProgress['intake'] }> {
   const lines = Array.from({ length: MINUTES }, (_, minute) => {
     const time = new Date((START_S + minute * 60) * 1000).toISOString().slice(0, 19).replace('T', ' ');
     return `${time},${(shown(minute) / 100).toFixed(2)},${(degrees(minute) / 100).toFixed(2)}`;
@@ -94,7 +94,7 @@ async function importFile(
     url(`/sensors/${sensorId}/imports/${uuid()}?plan=${encodeURIComponent(JSON.stringify(plan))}`),
     { method: 'POST', headers: { [REQUEST_HEADER]: '1', cookie, 'content-type': 'text/csv' }, body },
   );
-  const { intake } = (await response.json()) as ImportProgress;
+  const { intake } = (await response.json()) as IntakeProgress;
   return { ms: performance.now() - began, intake };
 }
 

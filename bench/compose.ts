@@ -1,4 +1,4 @@
-import { closingRound, conditionOf, DAY_MS, foldLog, openingRound, schoolsFor, usualFacts } from '@tembrin/core';
+import { assess, closingRound, DAY_MS, foldLog, openingRound, schoolsFor, usualFacts } from '@tembrin/core';
 import { median, tenYears } from './log';
 
 /** Composing the opening and the closing round from a log that is folded already, on ten years of daily use. */
@@ -12,7 +12,7 @@ const facts = usualFacts('violin');
 const schools = schoolsFor('violin');
 const events = tenYears(1, NOW);
 const log = foldLog(events, NOW, 'Europe/Lisbon');
-const situation = { facts, schools, log, condition: conditionOf(facts, log, schools, NOW - 3650 * DAY_MS) };
+const situation = assess(facts, log, schools, NOW - 3650 * DAY_MS);
 const text = JSON.stringify(events.slice(0, 500));
 
 function time(work: () => unknown): number {

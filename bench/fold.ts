@@ -1,4 +1,4 @@
-import { conditionOf, DAY_MS, foldLog, schoolsFor, usualFacts } from '@tembrin/core';
+import { assess, DAY_MS, foldLog, schoolsFor, usualFacts } from '@tembrin/core';
 import { median, tenYears } from './log';
 
 /** Folding and forecasting ten years of daily use of one violin, and twice and four times as much. */
@@ -24,10 +24,10 @@ for (const times of [1, 2, 4]) {
   const events = tenYears(times, NOW);
   const text = JSON.stringify(events);
   const opening = performance.now();
-  conditionOf(violin, foldLog(events, NOW, ZONE), SCHOOLS, NOW - 3650 * DAY_MS);
+  assess(violin, foldLog(events, NOW, ZONE), SCHOOLS, NOW - 3650 * DAY_MS);
   const cold = performance.now() - opening;
   const baseline = time(() => JSON.parse(text) as unknown);
-  const fold = time(() => conditionOf(violin, foldLog(events, NOW, ZONE), SCHOOLS, NOW - 3650 * DAY_MS));
+  const fold = time(() => assess(violin, foldLog(events, NOW, ZONE), SCHOOLS, NOW - 3650 * DAY_MS));
   if (times === 1) first = fold / events.length;
   const growth = fold / events.length / first;
   console.log(

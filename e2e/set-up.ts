@@ -1,7 +1,7 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { startServer } from './stage';
+import { startServer } from './fixtures';
 
 /** A throw-away database and one server on it for all tests; the app is built first if it is not. */
 export default async function setUp(): Promise<() => Promise<void>> {

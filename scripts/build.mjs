@@ -67,6 +67,20 @@ function manifestOf(folder) {
     }));
 }
 
+/** Bundles the worker that judges: only what it uses, and no schemas. */
+async function makeAssessor(folder) {
+  const { build: bundle } = await import('esbuild');
+  await bundle({
+    entryPoints: [join(ROOT, 'app/src/workers/assess.worker.ts')],
+    outfile: join(folder, 'assess.js'),
+    bundle: true,
+    minify: true,
+    format: 'iife',
+    target: 'es2022',
+    alias: { zod: join(ROOT, 'app/worker/no-schemas.mjs') },
+  });
+}
+
 /** Bundles the service worker with the list of files it keeps. */
 async function makeServiceWorker(folder) {
   const { build: bundle } = await import('esbuild');
@@ -108,6 +122,7 @@ export async function build() {
     [join(ROOT, 'node_modules/expo/bin/cli'), 'export', '--platform', 'web', '--output-dir', 'dist'],
     { cwd: join(ROOT, 'app'), env, stdio: ['ignore', 'ignore', 'inherit'] },
   );
+  await makeAssessor(DIST);
   await makeServiceWorker(DIST);
   precompress(DIST);
   mkdirSync(join(ROOT, '.build'), { recursive: true });

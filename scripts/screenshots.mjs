@@ -18,7 +18,7 @@ const SHEETS = {
   'air-tools': ['salt-check', 'import', 'moving', 'keeping'],
   strings: ['strings-on', 'compare', 'one-broke', 'change-job'],
   year: ['year-phone', 'due-item', 'settle', 'costs'],
-  files: ['harp-strings', 'cupboard', 'calendar-in', 'diary'],
+  files: ['harp-strings', 'spares', 'calendar-in', 'diary'],
 };
 const OUT = join(ROOT, 'docs/screenshots');
 const SINGLE = mkdtempSync(join(tmpdir(), 'tembrin-pictures-'));
@@ -250,8 +250,8 @@ async function strings({ page, button, link, heading, take, stand }) {
   await kit('Tern')();
   await take('harp-strings');
   await link(/^Sets and spares/).click();
-  await heading('Cupboard');
-  await take('cupboard');
+  await heading('Spares');
+  await take('spares');
   await kit('Heron')();
   await link(/^One broke/).click();
   await page.getByRole('radio', { name: 'E5' }).click();

@@ -74,15 +74,11 @@ await Promise.all([
     check('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']),
   ),
 ]);
-await check('dependence', bin('depcruise'), [
-  '--config',
-  '.dependency-cruiser.cjs',
-  'core',
-  'contract',
-  'simulators',
-  'server',
-  'app',
-  'e2e',
+await check('bytes', process.execPath, ['scripts/bytes.mjs']);
+const CODE = ['core', 'contract', 'simulators', 'server', 'app', 'e2e'];
+await Promise.all([
+  check('dependence', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...CODE]),
+  check('folders', bin('depcruise'), ['--config', '.dependency-cruiser.folders.cjs', ...CODE]),
 ]);
 const jestReport = join(scratch, 'jest.json');
 suite('unit and server', bin('jest'), ['--ci', '--json', `--outputFile=${jestReport}`], jestReport, (report) => ({

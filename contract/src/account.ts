@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isTimeZone } from '@tembrin/core';
+import { isTimeZone } from '@tembrin/core/time';
 
 const email = z
   .string('Enter your email address.')

@@ -1,14 +1,16 @@
+import { z } from 'zod';
+import { intakeSchema } from './intake';
 import {
-  DATE_ORDERS,
-  DELIMITERS,
   DRAUGHTS,
   SALT_IDS,
   senmlPackSchema,
-  type ColumnPlan,
+  type LooseReading,
+  type PackedDay,
+  type PackedHour,
+  type PackedSlot,
   type Draught,
   type Salt,
-} from '@tembrin/core';
-import { z } from 'zod';
+} from '@tembrin/core/air';
 
 const id = z.uuid().toLowerCase();
 const name = z.string('Give it a name.').trim().min(1, 'Give it a name.').max(60, 'A name has at most 60 characters.');
@@ -85,10 +87,8 @@ export const sensorSchema = z.object({
   /** Whether it has a key that may post; the key itself is shown once, when it is made. */
   keyed: z.boolean(),
   battery: z.number().nullable(),
-  /** Time of its newest reading, seconds; null without one. */
-  lastAt: z.number().int().nullable(),
-  /** What it showed then, in hundredths, uncorrected. */
-  last: z.object({ rh: z.number().int(), tempC: z.number().int().nullable() }).nullable(),
+  /** Its newest reading, uncorrected; null without one. */
+  last: z.object({ atS: z.int(), rhHundredths: z.int(), tempHundredths: z.int().nullable() }).nullable(),
   readings: z.number().int(),
   checks: z.array(saltCheckSchema),
   faults: z.array(faultSchema),
@@ -98,12 +98,14 @@ export type Sensor = z.infer<typeof sensorSchema>;
 /** A sensor with its key, as told once. */
 export const keyedSensorSchema = z.object({ sensor: sensorSchema, key: z.string().nullable() });
 
-/** An hour on the wire: hours since 1970, then mean, lowest and highest humidity and mean temperature in hundredths; corrected. */
-const hourRow = z.tuple([z.int(), z.int(), z.int(), z.int(), z.int().nullable()]);
-export type HourRow = z.infer<typeof hourRow>;
-/** A day: calendar day since 1970, its hours with readings, then as for an hour. */
-const dayRow = z.tuple([z.int(), z.int(), z.int(), z.int(), z.int(), z.int().nullable()]);
-export type DayRow = z.infer<typeof dayRow>;
+/** Mean, lowest and highest humidity in hundredths of a percent, mean temperature in hundredths of a degree; corrected. */
+const air = [z.int(), z.int(), z.int(), z.int().nullable()] as const;
+/** An hour: hours since 1970, then its air. */
+const hourRow = z.tuple([z.int(), ...air]) satisfies z.ZodType<PackedHour>;
+/** A day: calendar day since 1970, its hours with readings, then its air. */
+const dayRow = z.tuple([z.int(), z.int(), ...air]) satisfies z.ZodType<PackedDay>;
+/** A stretch of a day's detail: seconds since 1970, then its air. */
+const slotRow = z.tuple([z.int(), ...air]) satisfies z.ZodType<PackedSlot>;
 
 export const steadyBandSchema = z.object({
   level: z.number(),
@@ -121,12 +123,15 @@ export const placeRecordSchema = z.object({
 });
 export type PlaceRecord = z.infer<typeof placeRecordSchema>;
 
-/** Weather, hour by hour: hours since 1970, °C and humidity in hundredths. */
+/** Weather, hour by hour: hours since 1970, then temperature and humidity in hundredths. */
 export const weatherSchema = z.object({
   station: z.string(),
   hours: z.array(z.tuple([z.int(), z.int(), z.int()])),
 });
 export type Weather = z.infer<typeof weatherSchema>;
+
+/** A reading somebody took that the server does not have yet. */
+export type UnsentReading = LooseReading;
 
 /** Everything about the household's air that a device keeps. */
 export const airSchema = z.object({
@@ -155,8 +160,8 @@ export type Year = z.infer<typeof yearSchema>;
 
 export const dayQuerySchema = z.object({ day: z.coerce.number().int() });
 export const daySchema = z.object({
-  /** Ten minutes each: seconds since 1970, then as for an hour. */
-  points: z.array(hourRow),
+  /** Ten minutes each. */
+  slots: z.array(slotRow),
 });
 
 /** Most readings typed in or sent at once. */
@@ -168,8 +173,8 @@ export const readingPostSchema = z.strictObject({
         at: z.iso.datetime(),
         percent: z.number(),
         tempC: z.number().nullable(),
-        low: z.number().nullable(),
-        high: z.number().nullable(),
+        lowPercent: z.number().nullable(),
+        highPercent: z.number().nullable(),
       }),
     )
     .min(1, 'Send at least one reading.')
@@ -177,106 +182,18 @@ export const readingPostSchema = z.strictObject({
 });
 export type ReadingPost = z.infer<typeof readingPostSchema>;
 
-/** Readings as they were shown, uncorrected: seconds since 1970; humidity and °C in hundredths. */
+/** Readings as they were shown, uncorrected. */
 export const readingListSchema = z.object({
   readings: z.array(
     z.object({
-      at: z.int(),
-      rh: z.int(),
-      tempC: z.int().nullable(),
-      low: z.int().nullable(),
-      high: z.int().nullable(),
+      atS: z.int(),
+      rhHundredths: z.int(),
+      tempHundredths: z.int().nullable(),
+      lowHundredths: z.int().nullable(),
+      highHundredths: z.int().nullable(),
     }),
   ),
 });
-
-/** How readings were taken in. */
-export const intakeSchema = z.object({
-  /** New; already there and the same; there with another value, and changed. */
-  stored: z.number().int(),
-  known: z.number().int(),
-  corrected: z.number().int(),
-});
-export type Intake = z.infer<typeof intakeSchema>;
-
-const column = z.number().int().min(0).max(200);
-export const importPlanSchema = z.strictObject({
-  delimiter: z.enum(DELIMITERS),
-  skip: z.number().int().min(0).max(500),
-  date: column,
-  clock: column.nullable(),
-  rh: column,
-  temp: column.nullable(),
-  order: z.enum(DATE_ORDERS),
-  tempUnit: z.enum(['C', 'F']),
-  rhUnit: z.enum(['percent', 'fraction']),
-}) satisfies z.ZodType<ColumnPlan & { delimiter: string }>;
-export type ImportPlan = z.infer<typeof importPlanSchema>;
-
-/** Top of a logger's file that is looked at before it is imported. */
-export const PREVIEW_CHARS = 200_000;
-export const previewRequestSchema = z.strictObject({
-  text: z.string().max(PREVIEW_CHARS),
-  plan: importPlanSchema.nullable(),
-});
-const previewLine = z.object({
-  line: z.number().int(),
-  cells: z.array(z.string()),
-  at: z.string().nullable(),
-  percent: z.number().nullable(),
-  tempC: z.number().nullable(),
-  fault: z.string().nullable(),
-});
-export const previewSchema = z.object({
-  columns: z.array(z.string()),
-  guess: importPlanSchema.partial().extend({
-    date: column.nullable(),
-    rh: column.nullable(),
-    order: z.enum(DATE_ORDERS).nullable(),
-    tempUnit: z.enum(['C', 'F']).nullable(),
-    rhUnit: z.enum(['percent', 'fraction']).nullable(),
-    clock: column.nullable(),
-    temp: column.nullable(),
-    skip: z.number().int(),
-    delimiter: z.enum(DELIMITERS),
-  }),
-  /** Lines as they would be read; empty while something has to be asked. */
-  lines: z.array(previewLine),
-  /** Readings among the lines looked at, and lines that cannot be read. */
-  readable: z.number().int(),
-  unreadable: z.number().int(),
-});
-export type Preview = z.infer<typeof previewSchema>;
-
-/** Largest file an import takes, in bytes: some ten years of minutes. */
-export const IMPORT_BYTES = 250_000_000;
-export const importQuerySchema = z.object({
-  plan: z
-    .string()
-    .max(1000)
-    .transform((text, context): unknown => {
-      try {
-        return JSON.parse(text);
-      } catch {
-        context.addIssue({ code: 'custom', message: 'The plan is not readable JSON.' });
-        return z.NEVER;
-      }
-    })
-    .pipe(importPlanSchema),
-});
-export const importProgressSchema = z.object({
-  state: z.enum(['running', 'done', 'failed', 'cancelled']),
-  lines: z.number().int(),
-  bytes: z.number().int(),
-  /** Size of the file where it is known. */
-  total: z.number().int().nullable(),
-  intake: intakeSchema,
-  /** Lines that could not be read: the first few, and how many in all. */
-  unreadable: z.number().int(),
-  examples: z.array(z.object({ line: z.number().int(), text: z.string(), fault: z.string() })),
-  problem: z.string().nullable(),
-});
-export type ImportProgress = z.infer<typeof importProgressSchema>;
 
 export const comparisonSchema = z
   .object({ difference: z.number(), sd: z.number(), hours: z.number().int() })

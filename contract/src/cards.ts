@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import { appointmentSchema, occasionSchema, ownSetSchema, priceSchema, spareSchema } from '@tembrin/core';
+import { appointmentSchema, occasionSchema, priceSchema } from '@tembrin/core/year';
+import { ownSetSchema, spareSchema } from '@tembrin/core/strings';
 
 /** What a household keeps on cards, each kind with its facts: things said once that are neither log nor instrument. */
 export const cardFactsSchema = z.discriminatedUnion('kind', [

@@ -1,4 +1,3 @@
-import { usualFacts } from '@tembrin/core';
 import {
   householdChangeSchema,
   instrumentChangeSchema,
@@ -7,6 +6,7 @@ import {
   refusalSentence,
   type Operation,
 } from '.';
+import { usualFacts } from '@tembrin/core/instruments';
 
 const all = Object.entries(operations) as [string, Operation][];
 

@@ -1,6 +1,6 @@
 import { z } from 'zod';
-import { logEventSchema } from '@tembrin/core';
 import { problemSchema } from './problem';
+import { logEventSchema } from '@tembrin/core/log';
 
 /** Most events one request may carry. */
 export const EVENTS_PER_POST = 200;

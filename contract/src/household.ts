@@ -1,7 +1,8 @@
 import { z } from 'zod';
-import { currencySchema, schoolChoicesSchema } from '@tembrin/core';
 import { timeZoneSchema } from './account';
 import { instrumentSchema } from './instrument';
+import { currencySchema } from '@tembrin/core/year';
+import { schoolChoicesSchema } from '@tembrin/core/schools';
 
 export const householdChangeSchema = z.strictObject({
   name: z.string().trim().min(1, 'Give the household a name.').max(80, 'A name has at most 80 characters.'),

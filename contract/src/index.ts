@@ -4,7 +4,7 @@ export * from './air';
 export * from './cards';
 export * from './events';
 export * from './household';
-export * from './known-air';
+export * from './intake';
 export * from './instrument';
 export * from './problem';
 export * from './reading-faults';

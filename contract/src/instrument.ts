@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FAMILY_FACTS, instrumentFactsSchema, type InstrumentFacts } from '@tembrin/core';
+import { instrumentFactsSchema, kindsOf, recordOf, type InstrumentFacts } from '@tembrin/core/instruments';
 
 const name = z.string('Give it a name.').trim().min(1, 'Give it a name.').max(60, 'A name has at most 60 characters.');
 
@@ -7,15 +7,15 @@ const fields = { name, ...instrumentFactsSchema.shape };
 
 /** Facts that contradict each other, as issues beside the field. */
 function checkFacts(facts: InstrumentFacts, context: z.RefinementCtx) {
-  const family = FAMILY_FACTS[facts.family];
-  if (facts.kind !== null && !family.kinds.includes(facts.kind)) {
+  const { takes } = recordOf(facts.family);
+  if (facts.kind !== null && !kindsOf(facts.family).includes(facts.kind)) {
     context.addIssue({
       code: 'custom',
       path: ['kind'],
       message: `A ${facts.family} is not of the kind “${facts.kind}”.`,
     });
   }
-  if (facts.setUp.shoulderRest !== 'none' && !family.shoulderRest) {
+  if (facts.setUp.shoulderRest !== 'none' && !takes.chin) {
     const message = `A ${facts.family} takes no shoulder rest.`;
     context.addIssue({ code: 'custom', path: ['setUp', 'shoulderRest'], message });
   }
@@ -28,7 +28,7 @@ function checkFacts(facts: InstrumentFacts, context: z.RefinementCtx) {
     const message = `${lengthsMm.length} lengths for ${facts.stringCount} strings. Give one for each, or none.`;
     context.addIssue({ code: 'custom', path: ['stringing', 'lengthsMm'], message });
   }
-  if (facts.setUp.endpin && !family.endpin) {
+  if (facts.setUp.endpin && !takes.endpin) {
     context.addIssue({ code: 'custom', path: ['setUp', 'endpin'], message: `A ${facts.family} has no endpin.` });
   }
 }

@@ -1,4 +1,4 @@
-import { SALT_RANGE_C, TEMP_RANGE_C, type CheckFault, type LineFault, type SenmlFault } from '@tembrin/core';
+import { SALT_RANGE_C, TEMP_RANGE_C, type CheckFault, type LineFault, type SenmlFault } from '@tembrin/core/air';
 
 /** Why a reading, a line of a file or a record of a pack cannot be taken, as a sentence that says what to do. */
 export function readingFaultSentence(fault: LineFault | SenmlFault['fault']): string {

@@ -1,4 +1,5 @@
-import { FIGURE_DATA, LONGEST_SESSION_H, type Refusal } from '@tembrin/core';
+import { FIGURE_DATA } from '@tembrin/core/instruments';
+import { LONGEST_SESSION_H, type Refusal } from '@tembrin/core/log';
 
 function when(ms: number, timeZone: string): string {
   const parts: Intl.DateTimeFormatOptions = {
@@ -46,7 +47,7 @@ export function refusalSentence(refusal: Refusal, timeZone: string): string {
       const { title, least, most, unit } = FIGURE_DATA[refusal.figure];
       return `${title} lies between ${least} and ${most} ${unit}. Measure again, and check the unit.`;
     }
-    case 'no-harp':
+    case 'no-action':
       return 'Only a harp is regulated.';
     case 'no-such-place':
       return 'There is no such room or case any more. Choose another under Air.';

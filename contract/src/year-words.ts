@@ -1,12 +1,6 @@
-import type { Doer, PlannedItem, YearPart } from '@tembrin/core';
-import { startOfLocalDay } from '@tembrin/core';
-
-/** What upkeep is called in a calendar. */
-export const YEAR_PART_TITLES: Readonly<Record<YearPart, string>> = {
-  strings: 'New strings',
-  hair: 'Rehair',
-  checkup: 'Checkup',
-};
+import { HOUR_MS, startOfLocalDay } from '@tembrin/core/time';
+import type { Doer } from '@tembrin/core/log';
+import type { PlannedItem } from '@tembrin/core/year';
 
 export const DOER_TITLES: Readonly<Record<Doer, string>> = {
   self: 'Yourself',
@@ -18,7 +12,7 @@ export const DOER_TITLES: Readonly<Record<Doer, string>> = {
 export function plannedWords({ placed, window, day, who, clash }: PlannedItem, timeZone: string): string {
   const format = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone });
   const at = (ms: number) => format.format(ms);
-  const on = at(startOfLocalDay(day, timeZone) + 12 * 3_600_000);
+  const on = at(startOfLocalDay(day, timeZone) + 12 * HOUR_MS);
   const span = `Due between ${at(window.early)} and ${at(window.late)}; planned for ${on}`;
   const why = {
     window: ', the middle of that.',

@@ -1,4 +1,4 @@
-import { expect, openDemo, signUp, addInstrument, test } from '../stage';
+import { expect, openDemo, signUp, addInstrument, test } from '../fixtures';
 import type { Page } from '@playwright/test';
 
 /** Makes an account with a violin that lives in a room of 40 m³. */

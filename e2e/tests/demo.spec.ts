@@ -1,4 +1,4 @@
-import { expect, expectAccessible, openDemo, putOnStand, test, throughTheRound } from '../stage';
+import { expect, expectAccessible, openDemo, putOnStand, test, throughTheRound } from '../fixtures';
 
 /** Steps of a violin's round that come every evening; others join when they are due. */
 const EVERY_EVENING = [

@@ -8,7 +8,7 @@ import {
   signUp,
   test,
   keptOnDevice,
-} from '../stage';
+} from '../fixtures';
 
 test('what is wrong with an account is said beside its field, and what was typed stays', async ({ page, browser }) => {
   const email = await signUp(page);

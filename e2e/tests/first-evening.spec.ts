@@ -1,5 +1,5 @@
 import type { Locator } from '@playwright/test';
-import { addInstrument, closeTheRound, expect, PASSWORD, signUp, test } from '../stage';
+import { addInstrument, closeTheRound, expect, PASSWORD, signUp, test } from '../fixtures';
 
 const VIOLA_ROUND = [
   'Slacken the bow',

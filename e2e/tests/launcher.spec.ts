@@ -4,7 +4,7 @@ import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { expect, PASSWORD, test } from '../stage';
+import { expect, PASSWORD, test } from '../fixtures';
 
 const ROOT = fileURLToPath(new URL('../..', import.meta.url));
 

@@ -4,7 +4,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { CHROMIUM } from '../../scripts/lib/chromium.mjs';
-import { addInstrument, expect, signUp, test } from '../stage';
+import { addInstrument, expect, signUp, test } from '../fixtures';
 
 /** A violin's A string, 24 cents flat of 440 Hz, as the browser's microphone hears it. */
 const FLAT = 24;

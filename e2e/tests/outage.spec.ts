@@ -1,4 +1,4 @@
-import { addInstrument, closeTheRound, expect, keptOnDevice, signUp, startServer, test } from '../stage';
+import { addInstrument, closeTheRound, expect, keptOnDevice, signUp, startServer, test } from '../fixtures';
 
 const CELLO_ROUND = [
   'Slacken the bow',

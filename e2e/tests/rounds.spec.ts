@@ -10,7 +10,7 @@ import {
   signUp,
   test,
   throughTheRound,
-} from '../stage';
+} from '../fixtures';
 
 /** Changes the instrument on the stand through its own page. */
 async function change(page: Page, name: string, group: string, option: string): Promise<void> {

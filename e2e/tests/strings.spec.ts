@@ -1,4 +1,4 @@
-import { addInstrument, expect, openDemo, putOnStand, signUp, test } from '../stage';
+import { addInstrument, expect, openDemo, putOnStand, signUp, test } from '../fixtures';
 import type { Page } from '@playwright/test';
 
 /** Says from the strings' own page when they went on. */
@@ -242,7 +242,8 @@ test('a simulated string shows in the demo how settling is followed', async ({ p
   await putOnStand(page, 'Curlew');
   await page.getByRole('link', { name: 'Bench', exact: true }).click();
   await page.getByRole('link', { name: /^Tune and settle/ }).click();
-  await expect(page.getByText(/rings are your 5 tunings/)).toBeVisible();
+  // What was tuned by now depends on the hour of the day.
+  await expect(page.getByText(/rings are your [3-6] tunings/)).toBeVisible();
   await page.getByRole('button', { name: 'Use a simulated string' }).click();
   await expect(page.getByRole('button', { name: /^Write down: D4 .* cents flat/ })).toBeVisible({ timeout: 30_000 });
   await page.getByRole('button', { name: 'Stop listening' }).click();

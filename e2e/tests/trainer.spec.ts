@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { addInstrument, expect, signUp, test } from '../stage';
+import { addInstrument, expect, signUp, test } from '../fixtures';
 
 test.beforeEach(async ({ page }) => {
   await signUp(page);

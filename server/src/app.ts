@@ -13,14 +13,14 @@ import { addressLimit, attemptLimits, ownPagesOnly, securityHeaders } from './ht
 import { signInSessions } from './http/sessions';
 import { sensorLimit } from './sensors/senml';
 import { Outside } from './sensors/simulators';
-import type { DemoShelf } from './jobs/demo-shelf';
+import type { DemoLibraries } from './jobs/demo-libraries';
 import { handlersFor } from './routes/handlers';
 
 export interface AppParts {
   config: Pick<Config, 'SESSION_SECRET' | 'STATIC_DIR' | 'TRUSTED_PROXIES' | 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'> &
     Pick<Config, 'SENSOR_LIMIT' | 'WEATHER_URL' | 'HYGROMETER_URL'>;
   database: Database;
-  demos: DemoShelf;
+  demos: DemoLibraries;
   log: Logger;
   checkResponses?: boolean;
 }

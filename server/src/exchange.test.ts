@@ -1,12 +1,13 @@
-import { DAY_MS, HOUR_MS, localDay, dateOfDay, usualFacts } from '@tembrin/core';
+import { DAY_MS, HOUR_MS, localDay, dateOfDay, MINUTE_MS, usualFacts } from '@tembrin/core';
+import { API_ROOT, REQUEST_HEADER } from '@tembrin/contract';
 import { v7 as uuid } from 'uuid';
-import { household, madeEvent, openStage, visitor, PASSWORD, type Stage } from './testing/stage';
+import { household, madeEvent, openServer, visitor, PASSWORD, type TestServer } from './testing/fixtures';
 
-let stage: Stage;
+let server: TestServer;
 beforeAll(() => {
-  stage = openStage();
+  server = openServer();
 });
-afterAll(() => stage.close());
+afterAll(() => server.close());
 
 type Party = Awaited<ReturnType<typeof household>>;
 const TODAY = localDay(Date.now(), 'Europe/Lisbon');
@@ -44,40 +45,59 @@ describe('a practice diary', () => {
     `${inDays(-2)},10,Heron`,
   ].join('\n');
 
+  type Choices = { plan?: object; instrumentId?: string; onRecord: 'leave' | 'add'; leaveFaulty?: boolean };
+  const query = ({ plan: chosen, ...choices }: Choices) => ({
+    ...choices,
+    ...(chosen && { plan: JSON.stringify(chosen) }),
+  });
+  const look = ({ browser }: Party, body: string | Buffer, choices: Choices) =>
+    browser.agent
+      .post(`${API_ROOT}/diary/preview`)
+      .query(query(choices))
+      .set(REQUEST_HEADER, '1')
+      .type('text/csv')
+      .send(body as string);
+  const bring = ({ browser }: Party, body: string | Buffer, choices: Choices) =>
+    browser.agent
+      .post(`${API_ROOT}/diary/imports/${uuid()}`)
+      .query(query({ leaveFaulty: false, plan, ...choices }))
+      .set(REQUEST_HEADER, '1')
+      .type('text/csv')
+      .send(body as string);
+
   test('is previewed, brought in whole, and harmless the second time', async () => {
-    const { browser } = await household(stage);
-    const request_ = { text, plan: null, instrumentId: null, onRecord: 'leave' };
-    const preview = await browser.post('/diary/preview', request_).expect(200);
-    expect(preview.body).toMatchObject({ guess: plan, count: 3, minutes: 85, faulty: 0, left: 0 });
-    const bring = { ...request_, plan, leaveFaulty: false };
-    expect((await browser.post('/diary', bring).expect(200)).body).toEqual({ stored: 3, known: 0, left: 0 });
-    expect((await browser.post('/diary', bring).expect(200)).body).toEqual({ stored: 0, known: 3, left: 0 });
-    const { events } = (await browser.get('/events')).body as {
+    const party = await household(server);
+    const preview = await look(party, text, { onRecord: 'leave' }).expect(200);
+    expect(preview.body).toMatchObject({ guess: plan, readable: 3, minutes: 85, unreadable: 0, left: 0 });
+    const once = (await bring(party, text, { onRecord: 'leave' }).expect(200)).body;
+    expect(once).toMatchObject({ state: 'done', intake: { stored: 3, known: 0 }, left: 0 });
+    const twice = (await bring(party, text, { onRecord: 'leave' }).expect(200)).body;
+    expect(twice).toMatchObject({ intake: { stored: 0, known: 3 }, left: 0 });
+    const { events } = (await party.browser.get('/events')).body as {
       events: { occurredAt: string; payload: { endedAt: string } }[];
     };
     const minutes = events.map(
-      ({ occurredAt, payload }) => (Date.parse(payload.endedAt) - Date.parse(occurredAt)) / 60_000,
+      ({ occurredAt, payload }) => (Date.parse(payload.endedAt) - Date.parse(occurredAt)) / MINUTE_MS,
     );
     expect(minutes.sort((a, b) => a - b)).toEqual([10, 30, 45]);
   });
 
   test('a line that cannot be read stops all of it, unless such lines are left out', async () => {
-    const { browser } = await household(stage);
+    const party = await household(server);
     const bad = `${text}\n${inDays(-1)},soon,Heron\n31.02.2026,30,Heron\n${inDays(-1)},30,Gull`;
-    const bring = { text: bad, plan, instrumentId: null, onRecord: 'leave', leaveFaulty: false };
-    expect((await browser.post('/diary', bring).expect(422)).body.detail).toMatch(/^Line 5: How long/);
-    expect((await browser.get('/events')).body.events).toEqual([]);
-    const preview = await browser.post('/diary/preview', { ...bring, leaveFaulty: undefined });
-    expect(preview.body.faults.map(({ line }: { line: number }) => line)).toEqual([5, 6, 7]);
-    expect((await browser.post('/diary', { ...bring, leaveFaulty: true }).expect(200)).body).toEqual({
-      stored: 3,
-      known: 0,
-      left: 3,
-    });
+    expect((await bring(party, bad, { onRecord: 'leave' }).expect(422)).body.detail).toMatch(/^Line 5: How long/);
+    expect((await party.browser.get('/events')).body.events).toEqual([]);
+    const preview = await look(party, bad, { plan, onRecord: 'leave' });
+    const faulty = preview.body.lines.filter(({ fault }: { fault: string | null }) => fault !== null);
+    expect(faulty.map(({ line }: { line: number }) => line)).toEqual([5, 6, 7]);
+    const left = (await bring(party, bad, { onRecord: 'leave', leaveFaulty: true }).expect(200)).body;
+    expect(left).toMatchObject({ intake: { stored: 3, known: 0 }, unreadable: 3 });
+    expect(left.examples[0]).toMatchObject({ line: 5, fault: expect.stringMatching(/How long/) });
   });
 
   test('days that have playing on record are left alone unless asked, and then kept clear of it', async () => {
-    const { browser, instrument } = await household(stage);
+    const party = await household(server);
+    const { browser, instrument } = party;
     const began = madeEvent(
       instrument.id,
       'session-entered',
@@ -86,31 +106,46 @@ describe('a practice diary', () => {
     );
     await browser.postEvents(began).expect(200);
     const day = dateOfDay(localDay(ago(2) - HOUR_MS, 'Europe/Lisbon'));
-    const asked = { text: `date,minutes\n${day},20`, plan: { ...plan, instrument: null }, instrumentId: instrument.id };
-    const leave = await browser.post('/diary/preview', { ...asked, onRecord: 'leave' }).expect(200);
-    expect(leave.body).toMatchObject({ count: 0, left: 1 });
-    expect(
-      (await browser.post('/diary', { ...asked, onRecord: 'leave', leaveFaulty: false }).expect(422)).body.detail,
-    ).toMatch(/Nothing in this file is new/);
-    expect(
-      (await browser.post('/diary', { ...asked, onRecord: 'add', leaveFaulty: false }).expect(200)).body.stored,
-    ).toBe(1);
+    const asked = `date,minutes\n${day},20`;
+    const of = { plan: { ...plan, instrument: null }, instrumentId: instrument.id };
+    const leave = await look(party, asked, { ...of, onRecord: 'leave' }).expect(200);
+    expect(leave.body).toMatchObject({ readable: 0, left: 1 });
+    expect((await bring(party, asked, { ...of, onRecord: 'leave' }).expect(422)).body.detail).toMatch(
+      /Nothing in this file is new/,
+    );
+    expect((await bring(party, asked, { ...of, onRecord: 'add' }).expect(200)).body.intake.stored).toBe(1);
   });
 
-  test('wrong separators, encodings and sizes are told', async () => {
-    const { browser } = await household(stage);
-    const say = async (wrong: string) =>
-      (await browser.post('/diary/preview', { text: wrong, plan: null, instrumentId: null, onRecord: 'leave' })).body
-        .detail as string;
-    expect(await say('one column only\nand nothing else')).toMatch(/No columns can be made out/);
-    expect(await say('d\u0000a\u0000t\u0000e')).toMatch(/CSV UTF-8/);
-    expect(await say('x'.repeat(950_000))).toMatch(/0\.9 MB/);
+  test('comes in whatever encoding a spreadsheet gave it, with lines above its head', async () => {
+    const party = await household(server);
+    const umlauts = `Übungstagebuch\n\n${text.replaceAll('eron', 'erön')}`;
+    await party.browser
+      .put(`/instruments/${party.instrument.id}`, 1, { ...usualFacts('violin'), name: 'Herön' })
+      .expect(200);
+    for (const bytes of [
+      Buffer.from(`\uFEFF${umlauts}`),
+      Buffer.from(umlauts, 'latin1'),
+      Buffer.from(umlauts, 'utf16le'),
+    ]) {
+      const { body } = await look(party, bytes, { onRecord: 'leave' }).expect(200);
+      expect(body).toMatchObject({ guess: { skip: 3, instrument: 2 }, readable: 3, unreadable: 0 });
+    }
+  });
+
+  test('what is no table, and what is too long, is told', async () => {
+    const party = await household(server);
+    const none = await look(party, 'one column only\nand nothing else', { onRecord: 'leave' }).expect(422);
+    expect(none.body.detail).toMatch(/No table can be made out/);
+    const lines = `${text}\n`.repeat(6000);
+    expect((await bring(party, lines, { onRecord: 'leave', leaveFaulty: true }).expect(413)).body.detail).toMatch(
+      /up to 20000 lines/,
+    );
   });
 });
 
 describe('everything out and in again', () => {
   test('the household’s file and the log in CSV come back without a loss', async () => {
-    const from = await household(stage);
+    const from = await household(server);
     await used(from);
     await from.browser.postEvents(
       madeEvent(from.instrument.id, 'measured', { figure: 'bow-gap', value: 7.5 }),
@@ -122,7 +157,7 @@ describe('everything out and in again', () => {
     const file = await from.browser.get('/export/household.json').expect(200);
     const log = (await from.browser.get('/export/log.csv').expect(200)).text;
 
-    const to = visitor(stage);
+    const to = visitor(server);
     await to.post('/accounts', { email: `${uuid()}@example.org`, password: PASSWORD, timeZone: 'UTC' }).expect(201);
     const send = (path: string, body: string) =>
       to.agent.post(`/api/v1${path}`).set('x-tembrin', '1').set('Content-Type', 'text/csv').send(body);
@@ -144,7 +179,7 @@ describe('everything out and in again', () => {
   });
 
   test('a damaged file brings in nothing', async () => {
-    const party = await household(stage);
+    const party = await household(server);
     await used(party);
     const { text } = await party.browser.get('/export/household.json');
     const send = (body: string) =>
@@ -164,7 +199,7 @@ describe('everything out and in again', () => {
   });
 
   test('sessions and strings come out for a spreadsheet', async () => {
-    const party = await household(stage);
+    const party = await household(server);
     const { browser, instrument } = party;
     await used(party);
     await browser.put(`/instruments/${instrument.id}`, 1, { ...usualFacts('violin'), name: '=Heron' }).expect(200);

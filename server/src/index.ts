@@ -1,4 +1,4 @@
 export { createApp } from './app';
 export { connect } from './database/connect';
 export { migrate } from './database/migrate';
-export { DemoShelf } from './jobs/demo-shelf';
+export { DemoLibraries } from './jobs/demo-libraries';

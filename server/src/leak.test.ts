@@ -2,13 +2,13 @@ import { API_ROOT, operations, REQUEST_HEADER, type Operation } from '@tembrin/c
 import { usualFacts } from '@tembrin/core';
 import request from 'supertest';
 import { v7 as uuid } from 'uuid';
-import { household, madeEvent, openStage, type Stage } from './testing/stage';
+import { household, madeEvent, openServer, type TestServer } from './testing/fixtures';
 
-let stage: Stage;
+let server: TestServer;
 beforeAll(() => {
-  stage = openStage();
+  server = openServer();
 });
-afterAll(() => stage.close());
+afterAll(() => server.close());
 
 type Party = Awaited<ReturnType<typeof household>>;
 const all = Object.entries(operations) as [string, Operation][];
@@ -35,13 +35,15 @@ const PLAN = {
   rhUnit: 'percent',
 };
 
+const DIARY = 'date,minutes\n2026-01-02,30';
+
 const priceOn = (instrumentId: string) => ({
   kind: 'price',
   facts: { part: 'hair', by: 'workshop', instrumentId, low: 60, high: 80 },
 });
 
 /** What each operation is called with when somebody reaches for another household's things. */
-function reachFor(id: string, theirs: Party): { query?: object; body?: object } {
+function reachFor(id: string, theirs: Party): { query?: object; body?: object | string } {
   const facts = { name: 'Mine now', ...usualFacts('violin') };
   switch (id) {
     case 'changeHousehold':
@@ -70,7 +72,9 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object } 
       return { body: { name: 'Mine now', placeId: theirs.instrument.id } };
     case 'postReadings':
       return {
-        body: { readings: [{ at: '2026-01-01T00:00:00.000Z', percent: 50, tempC: null, low: null, high: null }] },
+        body: {
+          readings: [{ at: '2026-01-01T00:00:00.000Z', percent: 50, tempC: null, lowPercent: null, highPercent: null }],
+        },
       };
     case 'addCheck':
       return {
@@ -83,9 +87,9 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object } 
         },
       };
     case 'previewImport':
-      return { body: { text: 'time,rh\n2026-01-01 00:00,45\n', plan: null } };
+      return { body: 'time,rh\n2026-01-01 00:00,45\n' };
     case 'importFile':
-      return { query: { plan: JSON.stringify(PLAN) } };
+      return { query: { plan: JSON.stringify(PLAN) }, body: 'time,rh\n2026-01-01 00:00,45\n' };
     case 'addCards':
       return { body: { cards: [{ id: theirs.instrument.id, ...priceOn(theirs.instrument.id) }] } };
     case 'changeCard':
@@ -93,18 +97,24 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object } 
     case 'previewCalendar':
       return { body: { text: 'BEGIN:VCALENDAR\r\nEND:VCALENDAR' } };
     case 'previewDiary':
-      return {
-        body: { text: 'date,minutes\n2026-01-02,30', plan: null, instrumentId: theirs.instrument.id, onRecord: 'add' },
-      };
+      return { query: { instrumentId: theirs.instrument.id, onRecord: 'add' }, body: DIARY };
     case 'importDiary':
       return {
-        body: {
-          text: 'date,minutes\n2026-01-02,30',
-          plan: { delimiter: ',', skip: 1, date: 0, order: 'ymd', length: 1, unit: 'minutes', instrument: null },
+        query: {
+          plan: JSON.stringify({
+            delimiter: ',',
+            skip: 1,
+            date: 0,
+            order: 'ymd',
+            length: 1,
+            unit: 'minutes',
+            instrument: null,
+          }),
           instrumentId: theirs.instrument.id,
           onRecord: 'add',
           leaveFaulty: true,
         },
+        body: DIARY,
       };
     case 'simulate':
       return { body: { faults: [] } };
@@ -116,14 +126,15 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object } 
 function callOf(
   { method, path, versioned }: Operation,
   theirs: Party,
-  { query, body }: { query?: object; body?: object },
+  { query, body }: { query?: object; body?: object | string },
 ) {
   // Whatever the path names is called by an id of theirs: an instrument, a place, a hygrometer, a check.
-  const url = API_ROOT + path.replace(':at', '1700000000').replaceAll(/:\w+/g, theirs.instrument.id);
+  const url = API_ROOT + path.replace(':atS', '1700000000').replaceAll(/:\w+/g, theirs.instrument.id);
   return (agent: ReturnType<typeof request.agent> | ReturnType<typeof request>) => {
     let call = agent[method](url).set(REQUEST_HEADER, '1');
     if (versioned) call = call.set('If-Match', '"1"');
     if (query) call = call.query(query);
+    if (typeof body === 'string') return call.type('text/csv').send(body);
     return body ? call.send(body) : call;
   };
 }
@@ -133,9 +144,11 @@ async function withAir({ browser, instrument: { id } }: Party) {
   await browser.post('/places', { id, ...PLACE }).expect(201);
   await browser.post('/sensors', { id, kind: 'post', name: 'Theirs', placeId: id }).expect(201);
   await browser
-    .post(`/sensors/${id}/readings`, reachFor('postReadings', { instrument: { id } } as Party).body)
+    .post(`/sensors/${id}/readings`, reachFor('postReadings', { instrument: { id } } as Party).body as object)
     .expect(200);
-  await browser.post(`/sensors/${id}/checks`, reachFor('addCheck', { instrument: { id } } as Party).body).expect(201);
+  await browser
+    .post(`/sensors/${id}/checks`, reachFor('addCheck', { instrument: { id } } as Party).body as object)
+    .expect(201);
 }
 
 /** Everything a household can see of itself. */
@@ -159,14 +172,14 @@ async function viewOf({ browser }: Party) {
 const household_ = all.filter(([, { access }]) => access === 'household');
 
 test.each(household_)('%s answers 401 to somebody who is not signed in', async (id, operation) => {
-  const theirs = await household(stage);
-  const answer = await callOf(operation, theirs, reachFor(id, theirs))(request(stage.app));
+  const theirs = await household(server);
+  const answer = await callOf(operation, theirs, reachFor(id, theirs))(request(server.app));
   expect(answer.status).toBe(401);
   expect(answer.type).toBe('application/problem+json');
 });
 
 test.each(household_)('%s shows and changes nothing of another household', async (id, operation) => {
-  const [mine, theirs] = [await household(stage), await household(stage)];
+  const [mine, theirs] = [await household(server), await household(server)];
   await theirs.browser.postEvents(madeEvent(theirs.instrument.id, 'rosined', {})).expect(200);
   await withAir(theirs);
   await theirs.browser.post('/cards', { cards: [{ id: uuid(), ...priceOn(theirs.instrument.id) }] }).expect(201);
@@ -180,12 +193,13 @@ test.each(household_)('%s shows and changes nothing of another household', async
   expect(text).not.toContain(theirs.email);
   if (answer.status < 300 && id !== 'addInstrument' && id !== 'addPlace')
     expect(text).not.toContain(theirs.instrument.id);
-  if (operation.params) expect(answer.status).toBe(404);
+  // An import’s id is its own maker’s; what it names of another household is simply not there.
+  if (operation.params) expect(answer.status).toBe(id === 'importDiary' ? 422 : 404);
   expect(await viewOf(theirs)).toEqual(before);
 });
 
 test('the same instrument id in two households is two instruments', async () => {
-  const [mine, theirs] = [await household(stage), await household(stage)];
+  const [mine, theirs] = [await household(server), await household(server)];
   await mine.browser
     .post('/instruments', { id: theirs.instrument.id, name: 'Twin', ...usualFacts('cello') })
     .expect(201);
@@ -193,7 +207,7 @@ test('the same instrument id in two households is two instruments', async () => 
 });
 
 test('the same event id in two households is two events', async () => {
-  const [mine, theirs] = [await household(stage), await household(stage)];
+  const [mine, theirs] = [await household(server), await household(server)];
   const event = madeEvent(theirs.instrument.id, 'rosined', {});
   await theirs.browser.postEvents(event).expect(200);
   const answer = await mine.browser.postEvents({ ...event, instrumentId: mine.instrument.id }).expect(200);
@@ -201,7 +215,7 @@ test('the same event id in two households is two events', async () => {
 });
 
 test('the database itself keeps an event from belonging to another household’s instrument', async () => {
-  const [mine, theirs] = [await household(stage), await household(stage)];
+  const [mine, theirs] = [await household(server), await household(server)];
   const now = new Date();
   const row = {
     seq: null,
@@ -214,12 +228,12 @@ test('the database itself keeps an event from belonging to another household’s
     receivedAt: now,
     payload: '{}',
   };
-  await expect(stage.database.models.Event.create(row)).rejects.toThrow(/foreign key/i);
+  await expect(server.database.models.Event.create(row)).rejects.toThrow(/foreign key/i);
 });
 
 test('the server’s database user cannot change what is logged, nor the shape of tables', async () => {
-  const { household: mine } = await household(stage);
-  const { sequelize, models } = stage.database;
+  const { household: mine } = await household(server);
+  const { sequelize, models } = server.database;
   await expect(models.Event.update({ payload: '{}' }, { where: { householdId: mine.id } })).rejects.toThrow(/denied/i);
   await expect(sequelize.query('DROP TABLE events')).rejects.toThrow(/denied/i);
   await expect(sequelize.query('CREATE TABLE more (id INT)')).rejects.toThrow(/denied/i);

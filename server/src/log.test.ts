@@ -1,13 +1,13 @@
 import { EVENTS_PER_POST, type EventOutcome } from '@tembrin/contract';
 import { foldLog, roundRecords, type LogEvent } from '@tembrin/core';
 import { v7 as uuid } from 'uuid';
-import { household, madeEvent, openStage, type Stage } from './testing/stage';
+import { household, madeEvent, openServer, type TestServer } from './testing/fixtures';
 
-let stage: Stage;
+let server: TestServer;
 beforeAll(() => {
-  stage = openStage();
+  server = openServer();
 });
-afterAll(() => stage.close());
+afterAll(() => server.close());
 
 const HOUR = 3_600_000;
 type Party = Awaited<ReturnType<typeof household>>;
@@ -27,7 +27,7 @@ const session = (instrumentId: string, hoursAgo: number, hours: number) => {
 };
 
 test('what is stored comes back as it was sent', async () => {
-  const party = await household(stage);
+  const party = await household(server);
   const [began, ended] = session(party.instrument.id, 5, 1);
   const step = madeEvent(party.instrument.id, 'step-done', { step: 'slacken', sessionId: began.id });
   const fitted = madeEvent(party.instrument.id, 'strings-fitted', { strings: [0, 3], reason: 'broke', known: true });
@@ -38,7 +38,7 @@ test('what is stored comes back as it was sent', async () => {
 });
 
 test('posting twice, in one request or two, at once or later, stores once', async () => {
-  const party = await household(stage);
+  const party = await household(server);
   const [began, ended] = session(party.instrument.id, 5, 1);
   await Promise.all(Array.from({ length: 6 }, () => post(party, began, ended, began)));
   expect((await post(party, began)).map(({ outcome }) => outcome)).toEqual(['known']);
@@ -46,7 +46,7 @@ test('posting twice, in one request or two, at once or later, stores once', asyn
 });
 
 test('another event under a known id is refused, and the first stays', async () => {
-  const party = await household(stage);
+  const party = await household(server);
   const event = madeEvent(party.instrument.id, 'rosined', {});
   await post(party, event);
   const [outcome] = await post(party, { ...event, occurredAt: new Date(Date.now() - 9 * HOUR).toISOString() });
@@ -55,7 +55,7 @@ test('another event under a known id is refused, and the first stays', async () 
 });
 
 test('a bad line does not hold up the others', async () => {
-  const party = await household(stage);
+  const party = await household(server);
   const good = madeEvent(party.instrument.id, 'rosined', {});
   const outcomes = await post(party, null, { type: 'danced' }, good, madeEvent(uuid(), 'rosined', {}));
   expect(outcomes.map(({ outcome }) => outcome)).toEqual(['refused', 'refused', 'stored', 'refused']);
@@ -75,7 +75,7 @@ test.each([
   ['longer than a day', { at: Date.now() - 40 * HOUR, endedAt: Date.now() - 10 * HOUR }, /at most 24/],
   ['over another', { at: Date.now() - 55 * HOUR, endedAt: Date.now() - 53.5 * HOUR }, /overlaps.*retract/],
 ])('a session %s is refused with a sentence', async (_, { at, endedAt }, sentence) => {
-  const party = await household(stage);
+  const party = await household(server);
   const { id, addedAt: _addedAt, version, ...facts } = party.instrument;
   await party.browser.put(`/instruments/${id}`, version, { ...facts, since: '2024-01-01' }).expect(200);
   await post(party, ...session(id, 54, 1));
@@ -104,7 +104,7 @@ test('two devices that recorded the same evening without a connection recorded o
     [phone, tablet],
     [tablet, phone],
   ]) {
-    const party = await household(stage);
+    const party = await household(server);
     for (const make of order) {
       const outcomes = await post(party, ...make(party.instrument.id));
       expect(outcomes.map(({ outcome }) => outcome)).not.toContain('refused');
@@ -117,7 +117,7 @@ test('two devices that recorded the same evening without a connection recorded o
 });
 
 test('two clocks started at once are one, and one forgotten for long is asked about first', async () => {
-  const party = await household(stage);
+  const party = await household(server);
   const began = (secondsAgo: number) =>
     madeEvent(party.instrument.id, 'session-began', {}, Date.now() - secondsAgo * 1000);
   const [first, second, earlier] = [began(60), began(30), began(61)];
@@ -125,14 +125,14 @@ test('two clocks started at once are one, and one forgotten for long is asked ab
   expect(outcomes.map(({ outcome }) => outcome)).toEqual(['stored', 'stored', 'stored']);
   const log = foldLog((await stored(party)) as LogEvent[], Date.now(), 'UTC');
   expect(log.running).toMatchObject({ id: earlier.id, parts: [earlier.id, first.id, second.id] });
-  const other = await household(stage);
+  const other = await household(server);
   const at = (hoursAgo: number) => madeEvent(other.instrument.id, 'session-began', {}, Date.now() - hoursAgo * HOUR);
   await post(other, at(10));
   expect((await post(other, at(1)))[0]!.problem!.detail).toMatch(/clock has been running since/);
 });
 
 test('retracting makes room, and only what is there can be retracted', async () => {
-  const party = await household(stage);
+  const party = await household(server);
   const [began, ended] = session(party.instrument.id, 5, 1);
   await post(party, began, ended);
   const again = madeEvent(
@@ -150,7 +150,7 @@ test('retracting makes room, and only what is there can be retracted', async () 
 });
 
 test('the log is read page by page without a gap, however many write to it', async () => {
-  const party = await household(stage);
+  const party = await household(server);
   const made = Array.from({ length: 5 * EVENTS_PER_POST }, (_, at) =>
     madeEvent(party.instrument.id, 'rosined', {}, Date.now() - (at + 2) * 60_000),
   );
@@ -171,7 +171,7 @@ test('the log is read page by page without a gap, however many write to it', asy
 });
 
 test('too many events at once, none, or something else altogether', async () => {
-  const { browser, instrument } = await household(stage);
+  const { browser, instrument } = await household(server);
   const many = Array.from({ length: EVENTS_PER_POST + 1 }, () => madeEvent(instrument.id, 'rosined', {}));
   const say = async (body: object) => (await browser.post('/events', body).expect(422)).body.detail;
   expect(await say({ events: many })).toMatch(/at most 200/);

@@ -1,18 +1,19 @@
+import { HOUR_MS, MINUTE_MS } from '@tembrin/core';
 import { pino } from 'pino';
 import { createApp } from './app';
 import { databaseAddress, readConfig } from './config';
 import { connect } from './database/connect';
-import { DemoShelf } from './jobs/demo-shelf';
+import { DemoLibraries } from './jobs/demo-libraries';
 
-const RESTOCK_MS = 3_600_000;
+const RESTOCK_MS = HOUR_MS;
 const PATIENCE_MS = 8_000;
-const LONGEST_REQUEST_MS = 30 * 60_000;
+const LONGEST_REQUEST_MS = 30 * MINUTE_MS;
 
 async function main() {
   const config = readConfig(process.env);
   const log = pino({ level: config.LOG_LEVEL });
   const database = connect(databaseAddress(config));
-  const demos = new DemoShelf(database);
+  const demos = new DemoLibraries(database);
   const restock = () =>
     demos.restock().catch((error: unknown) => log.error({ err: error }, 'no demo library could be made'));
   await restock();

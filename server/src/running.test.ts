@@ -6,8 +6,8 @@ import { v7 as uuid } from 'uuid';
 import { createApp } from './app';
 import { readConfig } from './config';
 import { connect } from './database/connect';
-import { DemoShelf } from './jobs/demo-shelf';
-import { household, openStage, PASSWORD, visitor } from './testing/stage';
+import { DemoLibraries } from './jobs/demo-libraries';
+import { household, openServer, PASSWORD, visitor } from './testing/fixtures';
 
 interface Running {
   child: ChildProcess;
@@ -45,8 +45,8 @@ test('asked to stop, a server finishes what it is doing and then ends', async ()
 }, 60_000);
 
 test('killed in the middle of an import, a server leaves nothing half there, and importing again completes it', async () => {
-  const stage = openStage();
-  const party = await household(stage);
+  const server = openServer();
+  const party = await household(server);
   const placeId = uuid();
   const place = {
     kind: 'room',
@@ -110,7 +110,7 @@ test('killed in the middle of an import, a server leaves nothing half there, and
   expect(await readings()).toBe(120_000);
   again.child.kill('SIGTERM');
   if (again.child.exitCode === null) await once(again.child, 'exit');
-  await stage.close();
+  await server.close();
 }, 120_000);
 
 test('two server processes share one database: an account made at one signs in at the other', async () => {
@@ -128,12 +128,17 @@ test('two server processes share one database: an account made at one signs in a
 }, 60_000);
 
 test('the server’s log names neither people, addresses, cookies nor ids', async () => {
-  const stage = openStage();
+  const server = openServer();
   const lines: string[] = [];
   const log = pino({ level: 'debug' }, { write: (line: string) => void lines.push(line) });
   const config = readConfig(process.env);
-  const { app, stop } = createApp({ config, database: stage.database, demos: new DemoShelf(stage.database), log });
-  const party = await household({ ...stage, app });
+  const { app, stop } = createApp({
+    config,
+    database: server.database,
+    demos: new DemoLibraries(server.database),
+    log,
+  });
+  const party = await household({ ...server, app });
   await party.browser.get(`/events?instrumentId=${party.instrument.id}`).expect(200);
   await party.browser.remove(`/instruments/${party.instrument.id}`, 1).expect(204);
   await visitor({ app }).post('/sign-in', { email: party.email, password: 'not this one' }).expect(401);
@@ -152,7 +157,7 @@ test('the server’s log names neither people, addresses, cookies nor ids', asyn
     expect(text).not.toContain(secret);
   }
   stop();
-  await stage.close();
+  await server.close();
 });
 
 test('nobody is root over TCP', async () => {

@@ -2,13 +2,13 @@ import { DAY_MS, localDay, dateOfDay } from '@tembrin/core';
 import ICAL from 'ical.js';
 import request from 'supertest';
 import { v7 as uuid } from 'uuid';
-import { household, madeEvent, openStage, type Stage } from './testing/stage';
+import { household, madeEvent, openServer, type TestServer } from './testing/fixtures';
 
-let stage: Stage;
+let server: TestServer;
 beforeAll(() => {
-  stage = openStage();
+  server = openServer();
 });
-afterAll(() => stage.close());
+afterAll(() => server.close());
 
 type Party = Awaited<ReturnType<typeof household>>;
 const TODAY = localDay(Date.now(), 'Europe/Lisbon');
@@ -57,7 +57,7 @@ const vevents = (text: string) =>
 
 describe('cards', () => {
   test('are added all or none, changed by version, removed; the same ids again change nothing', async () => {
-    const party = await household(stage);
+    const party = await household(server);
     const { browser } = party;
     const cards = [occasion(7), occasion(9)];
     const added = await browser.post('/cards', { cards }).expect(201);
@@ -89,7 +89,7 @@ describe('cards', () => {
 
 describe('the calendar', () => {
   test('tells windows as whole days with an alarm, the same entry again until its life is over, then cancels it', async () => {
-    const party = await household(stage);
+    const party = await household(server);
     const { browser, instrument } = party;
     await used(party);
     const first = await browser.get('/calendar.ics').expect(200);
@@ -130,7 +130,7 @@ describe('the calendar', () => {
   });
 
   test('a date the player moves changes its entry and counts up its sequence', async () => {
-    const party = await household(stage);
+    const party = await household(server);
     const { browser, instrument } = party;
     await used(party);
     const [hair] = vevents((await browser.get('/calendar.ics')).text).filter(({ summary }) =>
@@ -157,31 +157,31 @@ describe('the calendar', () => {
   });
 
   test('a private address opens it without signing in, until it is renewed or revoked', async () => {
-    const party = await household(stage);
+    const party = await household(server);
     const { browser } = party;
     await used(party);
     expect((await browser.get('/calendar/address')).body).toEqual({ path: null });
     const { path } = (await browser.post('/calendar/address').expect(201)).body as { path: string };
     expect(path).not.toContain(party.household.id);
     expect(path.length).toBeGreaterThan(80);
-    const open = () => request(stage.app).get(path);
+    const open = () => request(server.app).get(path);
     const feed = await open().expect(200);
     expect(vevents(feed.text)).toHaveLength(2);
     expect(feed.text).toMatch(/METHOD:PUBLISH/);
     expect((await browser.get('/calendar/address')).body).toEqual({ path });
 
     const forged = path.replace(/.\.ics$/, (end) => `${end.startsWith('A') ? 'B' : 'A'}.ics`);
-    expect((await request(stage.app).get(forged).expect(404)).body.detail).toMatch(/revoked/);
+    expect((await request(server.app).get(forged).expect(404)).body.detail).toMatch(/revoked/);
     const next = (await browser.post('/calendar/address').expect(201)).body as { path: string };
     await open().expect(404);
-    await request(stage.app).get(next.path).expect(200);
+    await request(server.app).get(next.path).expect(200);
     await browser.remove('/calendar/address', 1).expect(204);
-    await request(stage.app).get(next.path).expect(404);
+    await request(server.app).get(next.path).expect(404);
   });
 });
 
 test('a guided change that was begun on one day is ended on another', async () => {
-  const { browser, instrument } = await household(stage);
+  const { browser, instrument } = await household(server);
   const begun = madeEvent(instrument.id, 'change-began', { strings: [3], reason: 'broke', way: 'B' }, ago(2));
   const outcome = async (event: object) =>
     ((await browser.postEvents(event).expect(200)).body as { outcomes: { outcome: string }[] }).outcomes[0]!.outcome;
@@ -214,7 +214,7 @@ describe('another calendar', () => {
       'END:VCALENDAR',
     ].join('\r\n');
   const look = async (text: string) => {
-    const { browser } = await household(stage);
+    const { browser } = await household(server);
     return browser.post('/calendar/preview', { text });
   };
 
@@ -295,7 +295,7 @@ describe('another calendar', () => {
   test('what is no calendar, cut off or too large is refused with what to do', async () => {
     expect((await look('date,minutes\n')).body.detail).toMatch(/iCalendar \(\.ics\)/);
     expect((await look('BEGIN:VCALENDAR\r\nBEGIN:VEVENT\r\nSUMMARY:x')).body.detail).toMatch(/damaged or cut off/);
-    const { browser } = await household(stage);
+    const { browser } = await household(server);
     const huge = await browser.post('/calendar/preview', { text: `BEGIN:VCALENDAR\r\n${'X'.repeat(1_200_000)}` });
     expect(huge.status).toBe(413);
   });

@@ -72,13 +72,13 @@ test('the demo library has rooms, hygrometers with thirteen months of readings, 
   const rooms = new Set(air.places.map(({ id }) => id));
   for (const sensor of air.sensors) {
     expect(rooms.has(sensor.placeId)).toBe(true);
-    const times = sensor.readings.map(({ at }) => at);
+    const times = sensor.readings.map(({ atS }) => atS);
     expect(Math.max(...times) * 1000).toBeLessThanOrEqual(NOW);
     expect(localDay(NOW, ZONE) - localDay(times[0]! * 1000, ZONE)).toBeGreaterThan(396);
     expect(new Set(times).size).toBe(times.length);
   }
   const logger = air.sensors.find(({ kind }) => kind === 'logger')!;
-  const gaps = logger.readings.slice(1).map(({ at }, index) => at - logger.readings[index]!.at);
+  const gaps = logger.readings.slice(1).map(({ atS }, index) => atS - logger.readings[index]!.atS);
   expect(Math.max(...gaps)).toBeGreaterThan(7 * 86_400);
   for (const { id } of instruments) {
     const moved = events.find((event) => event.type === 'moved' && event.instrumentId === id);

@@ -85,11 +85,11 @@ export function libraryAir(nowMs: number, timeZone: string, chance: Chance): Dem
       const since = air.slice(Math.max(0, at - everyH), at + 1).map(({ rh }) => shown(rh));
       const made = readingOf(
         {
-          atMs: hour.at,
+          at: hour.at,
           percent: shown(hour.rh),
           tempC: hour.tempC,
-          low: kind === 'hand' ? Math.min(...since) : null,
-          high: kind === 'hand' ? Math.max(...since) : null,
+          lowPercent: kind === 'hand' ? Math.min(...since) : null,
+          highPercent: kind === 'hand' ? Math.max(...since) : null,
         },
         nowMs,
       );

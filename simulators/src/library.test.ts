@@ -1,13 +1,13 @@
 import {
   byUrgency,
   closingRound,
-  conditionOf,
+  assess,
   FAMILIES,
   foldLog,
   refusalOf,
   roundRecords,
   schoolsFor,
-  stepsWithRoom,
+  oftenMissed,
   type LogEvent,
   type ThreadState,
 } from '@tembrin/core';
@@ -70,7 +70,7 @@ test('whenever it is opened there are reasons to act and things in good order', 
     const fresh = demoLibrary(moment, ZONE);
     const states: ThreadState[] = fresh.instruments.flatMap((instrument) => {
       const events = fresh.events.filter(({ instrumentId }) => instrumentId === instrument.id);
-      const { threads } = conditionOf(
+      const { threads } = assess(
         instrument,
         foldLog(events, moment, ZONE),
         schoolsFor(instrument.family, fresh.schools, instrument.schools),
@@ -88,7 +88,7 @@ test('whenever it is opened there are reasons to act and things in good order', 
         moment,
         ZONE,
       );
-      const { threads } = conditionOf(
+      const { threads } = assess(
         instrument,
         log,
         schoolsFor(instrument.family, fresh.schools, instrument.schools),
@@ -105,12 +105,7 @@ test('whenever it is opened there are reasons to act and things in good order', 
 test('the child’s bow was left tight', () => {
   const wren = library.instruments.find(({ name }) => name === 'Wren')!;
   const log = foldLog(eventsOf(wren.id), NOW, ZONE);
-  const { tension } = conditionOf(
-    wren,
-    log,
-    schoolsFor('violin', library.schools, wren.schools),
-    Date.parse(wren.addedAt),
-  );
+  const { tension } = assess(wren, log, schoolsFor('violin', library.schools, wren.schools), Date.parse(wren.addedAt));
   expect(tension!.tightSince).toBe(log.sessions.at(-1)!.endedAt);
 });
 
@@ -122,7 +117,7 @@ test('the child’s rest grows, drills have been done, and what is missed again 
   expect(heights.length).toBeGreaterThan(3);
   expect([...heights].sort((a, b) => a - b)).toEqual(heights);
   expect(log.drills.length).toBeGreaterThan(2);
-  expect([...stepsWithRoom(log)]).toContain('wipe-rosin');
+  expect([...oftenMissed(log)]).toContain('wipe-rosin');
 });
 
 test('every round of the library was answered to its end, whatever was due that evening', () => {
@@ -135,10 +130,10 @@ test('every round of the library was answered to its end, whatever was due that 
         ZONE,
       );
       const schools = schoolsFor(facts.family, fresh.schools, facts.schools);
-      const condition = conditionOf(facts, log, schools, Date.parse(facts.addedAt));
+      const assessed = assess(facts, log, schools, Date.parse(facts.addedAt));
       const session = log.sessions.at(-1)!;
       const records = roundRecords(log, session);
-      const left = closingRound({ facts, schools, log, condition }, session.endedAt!)
+      const left = closingRound(assessed, session.endedAt!)
         .map(({ step }) => step)
         // The fretboard waits for the strings to be changed.
         .filter((step) => step !== 'fretboard' && !records.has(step));

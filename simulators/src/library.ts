@@ -1,7 +1,7 @@
 import {
   CLOSING_STEPS,
   DAY_MS,
-  FAMILY_FACTS,
+  isBowed,
   HOUR_MS,
   localDay,
   logEventSchema,
@@ -23,7 +23,7 @@ import {
 import { chanceFrom, type Chance } from './chance';
 import { libraryAir, type DemoAir } from './library-air';
 import { libraryCards, type DemoCard } from './library-cards';
-import { SHELF, type Habit } from './shelf';
+import { SHELF, type Habit } from './library-instruments';
 
 export interface DemoInstrument extends InstrumentFacts {
   id: string;
@@ -166,7 +166,7 @@ function instrumentHistory(
     const daysAgo = today - day;
     const beganAt = at(day, habit.hour + chance.normal(0, 0.7));
     const minutes = Math.min(240, Math.max(4, chance.about(habit.minutes, habit.spread)));
-    if (habit.rosinEvery && FAMILY_FACTS[habit.family].bowed) {
+    if (habit.rosinEvery && isBowed(habit.family)) {
       const due = sinceRosin >= habit.rosinEvery * chance.about(1, 0.12);
       if (due && daysAgo > (habit.rosinForgotten ?? 0)) {
         add('rosined', beganAt - 3 * MINUTE_MS, {});

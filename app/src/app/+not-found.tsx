@@ -1,17 +1,15 @@
 import { router } from 'expo-router';
-import { View } from 'react-native';
 import { Button } from '@/ui/Button';
 import { Screen } from '@/ui/Screen';
-import { usePalette } from '@/ui/theme';
-import { Words } from '@/ui/Words';
+import { Text } from '@/ui/Text';
+import { Stack } from '@/ui/layout';
 
 export default function NotFound() {
-  const { ground } = usePalette();
   return (
-    <View style={{ flex: 1, backgroundColor: ground }}>
+    <Stack grow ground="ground">
       <Screen title="Nothing here" foot={<Button title="To the stand" onPress={() => router.replace('/')} />}>
-        <Words>There is no such page. It may have been about an instrument that was removed.</Words>
+        <Text>There is no such page. It may have been about an instrument that was removed.</Text>
       </Screen>
-    </View>
+    </Stack>
   );
 }

@@ -1,11 +1,11 @@
 import { Slot } from 'expo-router';
-import { useEffect } from 'react';
+import { Suspense, useEffect } from 'react';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { checkIn } from '@/state/household';
 import { keepAirFresh } from '@/state/air';
-import { judgeAhead } from '@/state/condition';
+import { keepAssessed } from '@/state/assessing';
 import { keepInStep } from '@/state/log';
-import { KeySheet } from '@/moments/KeySheet';
+import { KeySheet } from '@/features/KeySheet';
 import { listenForKeys } from '@/ui/keys';
 import { Theme } from '@/ui/theme';
 
@@ -18,13 +18,15 @@ export default function Root() {
   useEffect(() => {
     void checkIn();
     keepAppOnDevice();
-    const stops = [keepInStep(), keepAirFresh(), judgeAhead(), listenForKeys()];
+    const stops = [keepInStep(), keepAirFresh(), keepAssessed(), listenForKeys()];
     return () => stops.forEach((stop) => stop());
   }, []);
   return (
     <SafeAreaProvider>
       <Theme>
-        <Slot />
+        <Suspense fallback={null}>
+          <Slot />
+        </Suspense>
         <KeySheet />
       </Theme>
     </SafeAreaProvider>

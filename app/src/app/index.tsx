@@ -1,6 +1,6 @@
 import { Redirect } from 'expo-router';
 import { useHousehold } from '@/state/household';
-import { Welcome } from '@/moments/door/Welcome';
+import { Welcome } from '@/features/auth/Welcome';
 
 export default function Index() {
   const status = useHousehold((state) => state.status);

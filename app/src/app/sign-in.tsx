@@ -1,1 +1,1 @@
-export { SignIn as default } from '@/moments/door/SignIn';
+export { SignIn as default } from '@/features/auth/SignIn';

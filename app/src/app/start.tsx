@@ -1,1 +1,1 @@
-export { StartYourOwn as default } from '@/moments/door/StartYourOwn';
+export { StartYourOwn as default } from '@/features/auth/StartYourOwn';

@@ -1,8 +1,8 @@
-import 'fake-indexeddb/auto';
+import { standInDevice } from '@/testing/device';
 import type { Air, Place, Sensor } from '@tembrin/contract';
 import { openAir, leaveAir, refreshAir, takeReading, takeReadingBack, useAir } from './air';
-import { placesAir } from '@tembrin/contract';
 import { useNotice } from './notice';
+import { placesAir } from '@tembrin/core/air';
 
 const HOUR = 3_600_000;
 const now = Math.floor(Date.now() / HOUR);
@@ -25,7 +25,6 @@ const sensor: Sensor = {
   kind: 'hand',
   keyed: false,
   battery: null,
-  lastAt: null,
   last: null,
   readings: 0,
   checks: [],
@@ -65,9 +64,7 @@ beforeEach(() => {
   posted = [];
   refusing = false;
   asked.length = 0;
-  Object.assign(globalThis, {
-    structuredClone: (value: unknown) => JSON.parse(JSON.stringify(value)) as unknown,
-  });
+  standInDevice();
   global.fetch = ((url: string, init?: RequestInit) => {
     if (served === 'down') return Promise.reject(new TypeError('no network'));
     asked.push(url);
@@ -80,14 +77,14 @@ beforeEach(() => {
 });
 let household = 0;
 const open = () => openAir(`household-${++household}`);
-afterEach(() => leaveAir(true));
+afterEach(() => leaveAir());
 
 const reading = (percent: number) => ({
   at: new Date().toISOString(),
   percent,
   tempC: 20,
-  low: null,
-  high: null,
+  lowPercent: null,
+  highPercent: null,
 });
 
 test('a reading taken without a connection is kept, shown, and sent once there is one', async () => {

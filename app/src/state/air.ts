@@ -1,8 +1,9 @@
 import type { Air, OperationId, PlaceRecord, ResponseOf, UnsentReading } from '@tembrin/contract';
 import { create } from 'zustand';
 import { call, Refused, type CallParts } from './api';
-import { openAirVault, removeAirVault, type AirVault, type TypedReading } from './air-vault';
+import { openDeviceStore, takeOldReadings, type DeviceStore, type TypedReading } from './device-store';
 import { notifyProblem } from './notice';
+import { MINUTE_MS } from '@tembrin/core/time';
 
 interface AirState {
   householdId: string | null;
@@ -18,10 +19,11 @@ const EMPTY: AirState = { householdId: null, air: null, unsent: [], reached: tru
 /** The household's air on this device: places, hygrometers, what their readings come to, the weather. */
 export const useAir = create<AirState>()(() => EMPTY);
 
-let vault: AirVault | null = null;
+/** This device's store, while a household is open. */
+const link: { store: DeviceStore | null } = { store: null };
 /** The server is told how far back this device wants to hear: what may still change of what it has. */
 const AGAIN_H = 48;
-const LOOK_AGAIN_MS = 60_000;
+const LOOK_AGAIN_MS = MINUTE_MS;
 
 /** Hour from which on news are asked for: before it, this device has everything already. */
 function sinceOf({ records }: Air): number {
@@ -54,7 +56,7 @@ function withNews(old: Air, news: Air): Air {
 /** Reads what is new, or everything: after something older than the last days changed. */
 export async function refreshAir(everything = false): Promise<void> {
   const { householdId, air } = useAir.getState();
-  const mine = vault;
+  const mine = link.store;
   if (!householdId) return;
   try {
     const since = everything || !air ? 0 : sinceOf(air);
@@ -73,27 +75,28 @@ export async function openAir(householdId: string): Promise<void> {
   if (useAir.getState().householdId !== householdId) {
     closeAir();
     useAir.setState({ ...EMPTY, householdId });
-    const mine = await openAirVault(householdId);
+    const mine = await openDeviceStore(householdId);
     if (useAir.getState().householdId !== householdId) return mine.close();
-    vault = mine;
-    const [air, unsent] = await Promise.all([mine.get('air', 'air'), mine.getAll('unsent')]);
-    if (vault === mine) useAir.setState({ air: air ?? null, unsent });
+    link.store = mine;
+    await takeOldReadings(mine, householdId);
+    const [air, unsent] = await Promise.all([mine.get('air', 'air'), mine.getAll('readings')]);
+    if (link.store === mine) useAir.setState({ air: air ?? null, unsent });
   }
   await sendReadings();
   await refreshAir();
 }
 
 function closeAir(): void {
-  vault?.close();
-  vault = null;
+  link.store?.close();
+  link.store = null;
 }
 
-/** Lets go of the household's air; unsent readings stay on this device. */
-export async function leaveAir(forget: boolean): Promise<void> {
-  const { householdId, unsent } = useAir.getState();
+/** Lets go of the household's air. @returns readings that are not sent yet; they stay on this device */
+export async function leaveAir(): Promise<number> {
+  const { unsent } = useAir.getState();
   closeAir();
   useAir.setState(EMPTY);
-  if (forget && householdId && unsent.length === 0) await removeAirVault(householdId);
+  return unsent.length;
 }
 
 /**
@@ -101,25 +104,25 @@ export async function leaveAir(forget: boolean): Promise<void> {
  * @throws Refused when the server says that it cannot be; it is then not kept
  */
 export async function takeReading(sensorId: string, reading: TypedReading): Promise<void> {
-  const mine = vault;
+  const mine = link.store;
   if (!mine) throw new Error('No household is open.');
-  await mine.add('unsent', { sensorId, reading });
+  await mine.add('readings', { sensorId, reading });
   useAir.setState(({ unsent }) => ({ unsent: [...unsent, { sensorId, reading }] }));
   await sendReadings();
 }
 
 /** Sends readings that are not sent yet, oldest first. */
 async function sendReadings(): Promise<void> {
-  const mine = vault;
+  const mine = link.store;
   if (!mine) return;
   let sent = false;
   for (;;) {
-    const [key] = await mine.getAllKeys('unsent', null, 1);
-    const next = key === undefined ? undefined : await mine.get('unsent', key);
-    if (key === undefined || !next || vault !== mine) break;
+    const [key] = await mine.getAllKeys('readings', null, 1);
+    const next = key === undefined ? undefined : await mine.get('readings', key);
+    if (key === undefined || !next || link.store !== mine) break;
     const settle = async () => {
-      await mine.delete('unsent', key);
-      useAir.setState({ unsent: await mine.getAll('unsent') });
+      await mine.delete('readings', key);
+      useAir.setState({ unsent: await mine.getAll('readings') });
     };
     try {
       await call('postReadings', { params: { id: next.sensorId }, body: { readings: [next.reading] } });
@@ -139,18 +142,18 @@ async function sendReadings(): Promise<void> {
 
 /** Takes a reading back, sent or not. */
 export async function takeReadingBack(sensorId: string, reading: TypedReading): Promise<void> {
-  const mine = vault;
-  const keys = (await mine?.getAllKeys('unsent')) ?? [];
+  const mine = link.store;
+  const keys = (await mine?.getAllKeys('readings')) ?? [];
   for (const key of keys) {
-    const kept = await mine!.get('unsent', key);
+    const kept = await mine!.get('readings', key);
     if (kept?.sensorId === sensorId && kept.reading.at === reading.at) {
-      await mine!.delete('unsent', key);
-      useAir.setState({ unsent: await mine!.getAll('unsent') });
+      await mine!.delete('readings', key);
+      useAir.setState({ unsent: await mine!.getAll('readings') });
       return;
     }
   }
-  const at = Math.floor(Date.parse(reading.at) / 1000);
-  await changeAir('removeReading', { params: { id: sensorId, at } });
+  const atS = Math.floor(Date.parse(reading.at) / 1000);
+  await changeAir('removeReading', { params: { id: sensorId, atS } });
 }
 
 /** Calls an operation that changes the air, and reads it anew. */
@@ -163,7 +166,7 @@ export async function changeAir<I extends OperationId>(id: I, parts: CallParts<I
 /** Keeps the air up to date while the page is in sight. */
 export function keepAirFresh(): () => void {
   const look = () => {
-    if (document.visibilityState === 'visible' && vault) void sendReadings().then(() => refreshAir());
+    if (document.visibilityState === 'visible' && link.store) void sendReadings().then(() => refreshAir());
   };
   const timer = setInterval(look, LOOK_AGAIN_MS);
   window.addEventListener('online', look);

@@ -30,7 +30,39 @@ export interface CallParts<I extends OperationId> {
   params?: ParamsOf<I>;
   query?: QueryInputOf<I>;
   body?: BodyInputOf<I>;
+  /** A file, sent as it is. */
+  file?: Blob;
   version?: number;
+  /** Stops it; then it throws OutOfReach. */
+  signal?: AbortSignal;
+}
+
+/** Asks the server for one operation. */
+async function ask<I extends OperationId>(id: I, parts: CallParts<I>): Promise<Response> {
+  const operation: Operation = operations[id];
+  const path = operation.path.replaceAll(/:(\w+)/g, (_, name: string) =>
+    encodeURIComponent(String((parts.params as Record<string, string>)[name])),
+  );
+  // What is left out stays out: it would be sent as a word.
+  const asked = Object.entries(parts.query ?? {}).filter(([, value]) => value !== undefined);
+  const query = asked.length > 0 ? `?${new URLSearchParams(asked as [string, string][])}` : '';
+  const json = parts.body !== undefined;
+  const response = await fetch(API_ROOT + path + query, {
+    method: operation.method.toUpperCase(),
+    credentials: 'same-origin',
+    headers: {
+      [REQUEST_HEADER]: '1',
+      ...(json && { 'Content-Type': 'application/json' }),
+      ...(parts.file && { 'Content-Type': 'text/csv' }),
+      ...(parts.version !== undefined && { 'If-Match': `"${parts.version}"` }),
+    },
+    body: json ? JSON.stringify(parts.body) : parts.file,
+    signal: parts.signal,
+  }).catch(() => {
+    throw new OutOfReach();
+  });
+  if (!response.ok) throw await refusal(response);
+  return response;
 }
 
 /**
@@ -38,25 +70,16 @@ export interface CallParts<I extends OperationId> {
  * @throws Refused with the server's problem document, OutOfReach when there is no answer
  */
 export async function call<I extends OperationId>(id: I, parts: CallParts<I> = {}): Promise<ResponseOf<I>> {
-  const operation: Operation = operations[id];
-  const path = operation.path.replaceAll(/:(\w+)/g, (_, name: string) =>
-    encodeURIComponent(String((parts.params as Record<string, string>)[name])),
-  );
-  const query = parts.query ? `?${new URLSearchParams(parts.query as Record<string, string>)}` : '';
-  const response = await fetch(API_ROOT + path + query, {
-    method: operation.method.toUpperCase(),
-    credentials: 'same-origin',
-    headers: {
-      [REQUEST_HEADER]: '1',
-      ...(parts.body !== undefined && { 'Content-Type': 'application/json' }),
-      ...(parts.version !== undefined && { 'If-Match': `"${parts.version}"` }),
-    },
-    body: parts.body === undefined ? undefined : JSON.stringify(parts.body),
-  }).catch(() => {
-    throw new OutOfReach();
-  });
-  if (!response.ok) throw await refusal(response);
+  const response = await ask(id, parts);
   return (response.status === 204 ? undefined : await response.json()) as ResponseOf<I>;
+}
+
+/**
+ * What an operation answers with, as a file.
+ * @throws Refused or OutOfReach
+ */
+export async function callForFile(id: OperationId): Promise<Blob> {
+  return (await ask(id, {})).blob();
 }
 
 async function refusal(response: Response): Promise<Error> {

@@ -1,7 +1,9 @@
-import { cardListSchema, type Card, type CardFacts, type CardKind, type NewCard } from '@tembrin/contract';
+import type { Card, CardFacts, CardKind, NewCard } from '@tembrin/contract';
+import { useMemo } from 'react';
 import { create } from 'zustand';
 import { v7 as uuid } from 'uuid';
 import { call, sentenceOf } from './api';
+import { openDeviceStore, type DeviceStore } from './device-store';
 import { notify, notifyProblem } from './notice';
 
 interface CardsState {
@@ -11,40 +13,38 @@ interface CardsState {
 }
 
 const EMPTY: CardsState = { householdId: null, cards: null };
-const keptAs = (householdId: string) => `tembrin-cards-${householdId}`;
 
 /** The household's cards on this device: sets, spares, occasions, prices, appointments. */
 export const useCardStore = create<CardsState>()(() => EMPTY);
 
-function keep(householdId: string, cards: readonly Card[]): void {
+/** This device's store, while a household is open. */
+const link: { store: DeviceStore | null } = { store: null };
+
+async function keep(householdId: string, cards: readonly Card[]): Promise<void> {
   if (useCardStore.getState().householdId !== householdId) return;
   useCardStore.setState({ cards });
-  try {
-    localStorage.setItem(keptAs(householdId), JSON.stringify({ cards }));
-  } catch {
-    // No room left: they are asked for again at the next start.
-    localStorage.removeItem(keptAs(householdId));
-  }
+  // No room left: they are asked for again at the next start.
+  await link.store?.put('cards', cards, 'cards').catch(() => undefined);
 }
 
 /** Opens a household's cards: what this device kept first, then what the server has. */
 export async function openCards(householdId: string): Promise<void> {
   if (useCardStore.getState().householdId !== householdId) {
-    let kept: readonly Card[] | null = null;
-    try {
-      kept = cardListSchema.parse(JSON.parse(localStorage.getItem(keptAs(householdId)) ?? 'null')).cards as Card[];
-    } catch {
-      // Nothing kept, or kept by another version of the app: the server is asked.
-    }
-    useCardStore.setState({ householdId, cards: kept });
+    leaveCards();
+    useCardStore.setState({ householdId, cards: null });
+    const mine = await openDeviceStore(householdId);
+    if (useCardStore.getState().householdId !== householdId) return mine.close();
+    link.store = mine;
+    const cards = await mine.get('cards', 'cards');
+    if (link.store === mine && cards) useCardStore.setState({ cards });
   }
   const { cards } = await call('readCards');
-  keep(householdId, cards as Card[]);
+  await keep(householdId, cards as Card[]);
 }
 
 export function leaveCards(): void {
-  const { householdId } = useCardStore.getState();
-  if (householdId) localStorage.removeItem(keptAs(householdId));
+  link.store?.close();
+  link.store = null;
   useCardStore.setState(EMPTY);
 }
 
@@ -52,7 +52,7 @@ function put(fresh: readonly Card[], gone: readonly string[] = []): void {
   const { householdId, cards } = useCardStore.getState();
   if (!householdId) return;
   const out = new Set([...fresh.map(({ id }) => id), ...gone]);
-  keep(householdId, [...(cards ?? []).filter(({ id }) => !out.has(id)), ...fresh]);
+  void keep(householdId, [...(cards ?? []).filter(({ id }) => !out.has(id)), ...fresh]);
 }
 
 /** Adds cards, all or none, and offers to take them back. @param done what the player is told; null tells nothing */
@@ -91,15 +91,15 @@ export async function removeCard(card: Card, done: string): Promise<void> {
   });
 }
 
-const sorted = new WeakMap<readonly Card[], Map<CardKind, readonly Card[]>>();
 const NONE: readonly Card[] = [];
 
 /** Cards of one kind, in the order in which they were added; the same list while the cards are. */
 export function useCards<K extends CardKind>(kind: K): readonly Card<K>[] {
   const cards = useCardStore((state) => state.cards) ?? NONE;
-  let kinds = sorted.get(cards);
-  if (!kinds) sorted.set(cards, (kinds = new Map()));
-  let own = kinds.get(kind);
-  if (!own) kinds.set(kind, (own = cards.filter((card) => card.kind === kind)));
-  return own as readonly Card<K>[];
+  return useMemo(() => cards.filter((card): card is Card<K> => card.kind === kind), [cards, kind]);
+}
+
+/** What stands on the cards of one kind. */
+export function factsOf<K extends CardKind>(cards: readonly Card[] | null, kind: K): Card<K>['facts'][] {
+  return (cards ?? NONE).flatMap((card) => (card.kind === kind ? [card.facts as Card<K>['facts']] : []));
 }

@@ -2,12 +2,16 @@ import { householdSchema, type BodyInputOf, type Household, type Instrument } fr
 import { create } from 'zustand';
 import { call, Refused } from './api';
 import { leaveAir, openAir } from './air';
+import { leaveAssessments } from './assessment-store';
 import { leaveCards, openCards } from './cards';
+import { removeDeviceStore } from './device-store';
+import { kept } from './kept';
 import { leaveLog, openLog } from './log';
-import { useLook } from './look';
+import { usePreferences } from './preferences';
 import { notifyProblem } from './notice';
 
-const KEPT = 'tembrin-household';
+/** Who was here last: without a connection, the app opens on their household. */
+const last = kept('tembrin-household', householdSchema);
 const NO_STORE = 'This browser keeps nothing for this page, so Tembrin cannot record. Allow site data, then reload.';
 
 interface HouseholdState {
@@ -20,17 +24,8 @@ interface HouseholdState {
 export const useHousehold = create<HouseholdState>()(() => ({ status: 'checking', household: null }));
 
 function keep(household: Household): void {
-  localStorage.setItem(KEPT, JSON.stringify(household));
+  last.write(household);
   useHousehold.setState({ status: 'in', household });
-}
-
-function kept(): Household | null {
-  try {
-    return householdSchema.parse(JSON.parse(localStorage.getItem(KEPT) ?? 'null'));
-  } catch {
-    // Nothing kept, or kept by another version of the app: the server is asked.
-    return null;
-  }
 }
 
 /** The instrument on the stand: the one put there, or the household's first. */
@@ -44,23 +39,30 @@ function enter(household: Household): void {
   // What this device has of the cards is there at once; without a connection that is all there is.
   openCards(household.id).catch(() => undefined);
   // The log of what stands on the stand comes first; the air can wait for it.
-  openLog(household.id, standOf(household, useLook.getState().standId)?.id ?? null)
+  openLog(household.id, standOf(household, usePreferences.getState().standId)?.id ?? null)
     .then(() => openAir(household.id))
     .catch(() => notifyProblem(NO_STORE));
 }
 
+/** Lets go of a household's data. @returns how much of it is not sent yet */
+async function leave(): Promise<number> {
+  leaveCards();
+  leaveAssessments();
+  const unsent = await Promise.all([leaveLog(), leaveAir()]);
+  return unsent[0] + unsent[1];
+}
+
 /** Finds out who is signed in. Without a connection, the household this device last had is used. */
 export async function checkIn(): Promise<void> {
-  const last = kept();
-  if (last) enter(last);
+  const known = last.read();
+  if (known) enter(known);
   try {
     enter(await call('readHousehold'));
   } catch (error) {
     const signedOut = error instanceof Refused && error.problem.status === 401;
-    if (signedOut && last) leaveCards();
-    if (signedOut && last) await Promise.all([leaveLog(false), leaveAir(false)]);
-    if (signedOut || !last) {
-      localStorage.removeItem(KEPT);
+    if (signedOut && known) await leave();
+    if (signedOut || !known) {
+      last.forget();
       useHousehold.setState({ status: 'out', household: null });
     }
   }
@@ -81,9 +83,10 @@ export async function openDemo(timeZone: string): Promise<void> {
 /** Signs out and clears this device, except for entries that are not sent yet. */
 export async function signOut(): Promise<void> {
   await call('signOut');
-  localStorage.removeItem(KEPT);
-  leaveCards();
-  await Promise.all([leaveLog(true), leaveAir(true)]);
+  last.forget();
+  const { household } = useHousehold.getState();
+  const unsent = await leave();
+  if (household && unsent === 0) await removeDeviceStore(household.id);
   useHousehold.setState({ status: 'out', household: null });
 }
 

@@ -1,5 +1,4 @@
 import { EVENTS_PER_POST } from '@tembrin/contract';
-import type { EventOf, EventType, LogEvent } from '@tembrin/core';
 import { v7 as uuid } from 'uuid';
 import { create } from 'zustand';
 import { call, OutOfReach, Refused } from './api';
@@ -8,12 +7,12 @@ import {
   keepPage,
   keepUnsent,
   oldestUnsent,
-  openVault,
-  removeVault,
+  openDeviceStore,
   settle,
   type RefusedEntry,
-  type Vault,
-} from './vault';
+  type DeviceStore,
+} from './device-store';
+import type { EventOf, EventType, LogEvent } from '@tembrin/core/log';
 
 /** Where sending stands: up to date, out of reach and trying again, or waiting for a new sign-in. */
 export type Line = 'open' | 'down' | 'signed-out';
@@ -40,10 +39,13 @@ type Message =
   | { kind: 'settled'; stored: readonly LogEvent[]; refused: readonly RefusedEntry[]; unsent: number }
   | { kind: 'dropped'; ids: readonly string[] };
 
-let vault: Vault | null = null;
-let channel: BroadcastChannel | null = null;
-let retry: ReturnType<typeof setTimeout> | undefined;
-let patienceMs = 0;
+/** What the open log hangs on: this device's store, this browser's other tabs, and the next attempt to send. */
+const link: {
+  store: DeviceStore | null;
+  channel: BroadcastChannel | null;
+  retry: ReturnType<typeof setTimeout> | undefined;
+  patienceMs: number;
+} = { store: null, channel: null, retry: undefined, patienceMs: 0 };
 const FIRST_RETRY_MS = 1_000;
 const LONGEST_RETRY_MS = 30_000;
 const LOOK_AGAIN_MS = 60_000;
@@ -106,7 +108,7 @@ function apply(message: Message): void {
 /** Applies a change here and in this browser's other tabs. */
 function tell(message: Message): void {
   apply(message);
-  channel?.postMessage(message);
+  link.channel?.postMessage(message);
 }
 
 /** An event about to be recorded. */
@@ -135,7 +137,7 @@ export function written<T extends EventType>(instrumentId: string, { type, paylo
  * @throws when this device cannot keep them; they are then not in the log
  */
 export async function record(events: readonly LogEvent[]): Promise<void> {
-  const mine = vault;
+  const mine = link.store;
   if (!mine) throw new Error('No household is open.');
   // On screen before it is kept, so that the next tap already meets what comes next.
   apply({ kind: 'recorded', events, unsent: useLog.getState().unsent + events.length });
@@ -151,19 +153,19 @@ export async function record(events: readonly LogEvent[]): Promise<void> {
 
 /** Sends what is unsent, oldest first; one tab at a time. */
 export async function send(): Promise<void> {
-  clearTimeout(retry);
-  const mine = vault;
+  clearTimeout(link.retry);
+  const mine = link.store;
   if (!mine) return;
   try {
     await locked(async () => {
       for (;;) {
         const { keys, events } = await oldestUnsent(mine, EVENTS_PER_POST);
         // One household's entries are never sent under another's sign-in.
-        if (vault !== mine) return;
+        if (link.store !== mine) return;
         if (keys.length === 0) break;
         const { outcomes } = await call('postEvents', { body: { events } });
         // Signed out meanwhile: the entries stay in the outbox, and sending them again is harmless.
-        if (vault !== mine) return;
+        if (link.store !== mine) return;
         const refused = outcomes.flatMap(({ index, outcome, problem }) =>
           outcome === 'refused' && problem ? [{ event: events[index]!, problem }] : [],
         );
@@ -172,14 +174,14 @@ export async function send(): Promise<void> {
         tell({ kind: 'settled', stored, refused, unsent: await mine.count('outbox') });
       }
     });
-    patienceMs = 0;
-    if (vault === mine) useLog.setState({ line: 'open' });
+    link.patienceMs = 0;
+    if (link.store === mine) useLog.setState({ line: 'open' });
   } catch (error) {
-    if (vault !== mine) return;
+    if (link.store !== mine) return;
     if (error instanceof Refused && error.problem.status === 401) return useLog.setState({ line: 'signed-out' });
     useLog.setState({ line: 'down' });
-    patienceMs = Math.min(LONGEST_RETRY_MS, Math.max(FIRST_RETRY_MS, patienceMs * 2));
-    retry = setTimeout(() => void send(), patienceMs);
+    link.patienceMs = Math.min(LONGEST_RETRY_MS, Math.max(FIRST_RETRY_MS, link.patienceMs * 2));
+    link.retry = setTimeout(() => void send(), link.patienceMs);
   }
 }
 
@@ -189,21 +191,21 @@ async function locked(work: () => Promise<void>): Promise<void> {
 
 /** Reads what the server has stored since last time. */
 export async function look(): Promise<void> {
-  const mine = vault;
+  const mine = link.store;
   if (!mine) return;
   try {
-    for (let more = true; more && vault === mine;) {
+    for (let more = true; more && link.store === mine;) {
       const after = (await mine.get('reached', 'log')) ?? 0;
       const page = await call('readLog', { query: { after } });
-      if (vault !== mine) return;
+      if (link.store !== mine) return;
       await keepPage(mine, page.events, page.reached);
-      if (vault !== mine) return;
+      if (link.store !== mine) return;
       useLog.setState((state) => ({ events: merged(state.events, page.events) }));
       more = page.more;
     }
-    if (vault === mine) useLog.setState({ complete: 'all' });
+    if (link.store === mine) useLog.setState({ complete: 'all' });
   } catch (error) {
-    if (vault !== mine) return;
+    if (link.store !== mine) return;
     if (error instanceof Refused && error.problem.status === 401) useLog.setState({ line: 'signed-out' });
     else if (error instanceof OutOfReach) useLog.setState({ line: 'down' });
   }
@@ -220,11 +222,11 @@ export async function openLog(householdId: string, firstId: string | null): Prom
   }
   closeLog();
   useLog.setState({ ...EMPTY, householdId });
-  const mine = await openVault(householdId);
+  const mine = await openDeviceStore(householdId);
   if (useLog.getState().householdId !== householdId) return mine.close();
-  vault = mine;
-  channel = new BroadcastChannel(`tembrin-${householdId}`);
-  channel.onmessage = ({ data }: MessageEvent<Message>) => apply(data);
+  link.store = mine;
+  link.channel = new BroadcastChannel(`tembrin-${householdId}`);
+  link.channel.onmessage = ({ data }: MessageEvent<Message>) => apply(data);
 
   const [first, unsent, refused, reached] = await Promise.all([
     firstId ? mine.getAllFromIndex('events', 'instrument', firstId) : [],
@@ -232,14 +234,14 @@ export async function openLog(householdId: string, firstId: string | null): Prom
     mine.getAll('refused'),
     mine.get('reached', 'log'),
   ]);
-  if (vault !== mine) return;
+  if (link.store !== mine) return;
   const events = merged(merged({}, first), unsent);
   const kept = reached !== undefined;
   useLog.setState({ events, unsent: unsent.length, refused, complete: new Set(kept && firstId ? [firstId] : []) });
   void send();
   if (kept) {
     const all = await mine.getAll('events');
-    if (vault !== mine) return;
+    if (link.store !== mine) return;
     useLog.setState((state) => ({ events: merged(state.events, all), complete: 'all' }));
   } else if (firstId) {
     await readFirst(firstId, mine);
@@ -248,11 +250,11 @@ export async function openLog(householdId: string, firstId: string | null): Prom
 }
 
 /** On a new device the log of the instrument on the stand is fetched before the others. */
-async function readFirst(instrumentId: string, mine: Vault): Promise<void> {
+async function readFirst(instrumentId: string, mine: DeviceStore): Promise<void> {
   try {
     for (let after = 0, more = true; more;) {
       const page = await call('readLog', { query: { after, instrumentId } });
-      if (vault !== mine) return;
+      if (link.store !== mine) return;
       useLog.setState((state) => ({ events: merged(state.events, page.events) }));
       after = page.reached;
       more = page.more;
@@ -261,30 +263,30 @@ async function readFirst(instrumentId: string, mine: Vault): Promise<void> {
       complete: state.complete === 'all' ? 'all' : new Set([...state.complete, instrumentId]),
     }));
   } catch (error) {
-    if (vault === mine && error instanceof OutOfReach) useLog.setState({ line: 'down' });
+    if (link.store === mine && error instanceof OutOfReach) useLog.setState({ line: 'down' });
   }
 }
 
 /** Takes refused entries away for good. */
 export async function dropRefused(...ids: readonly string[]): Promise<void> {
-  if (vault) await dropEntries(vault, ids);
+  if (link.store) await dropEntries(link.store, ids);
   tell({ kind: 'dropped', ids });
 }
 
-/** Lets go of the household. What is unsent stays on this device; the rest is removed when `forget` is set. */
-export async function leaveLog(forget: boolean): Promise<void> {
-  const { householdId, unsent } = useLog.getState();
+/** Lets go of the household. @returns entries that are not sent yet; they stay on this device */
+export async function leaveLog(): Promise<number> {
+  const { unsent } = useLog.getState();
   closeLog();
   useLog.setState(EMPTY);
-  if (forget && householdId && unsent === 0) await removeVault(householdId);
+  return unsent;
 }
 
 function closeLog(): void {
-  clearTimeout(retry);
-  vault?.close();
-  vault = null;
-  channel?.close();
-  channel = null;
+  clearTimeout(link.retry);
+  link.store?.close();
+  link.store = null;
+  link.channel?.close();
+  link.channel = null;
 }
 
 /** Sends and looks again when the connection or the page comes back, and every minute while it is open. */

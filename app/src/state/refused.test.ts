@@ -1,6 +1,6 @@
-import type { LogEvent } from '@tembrin/core';
 import type { Problem } from '@tembrin/contract';
 import { refusedSession, stepsAnew } from './refused';
+import type { LogEvent } from '@tembrin/core/log';
 
 const problem: Problem = {
   type: 'about:blank',

@@ -1,6 +1,6 @@
-import type { LogEvent } from '@tembrin/core';
 import { written, type Draft } from './log';
-import type { RefusedEntry } from './vault';
+import type { RefusedEntry } from './device-store';
+import type { LogEvent } from '@tembrin/core/log';
 
 /** A session the server would not take, with whatever was recorded of it and so was not taken either. */
 export interface RefusedSession {

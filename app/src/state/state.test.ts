@@ -1,10 +1,10 @@
-import { usualFacts } from '@tembrin/core';
 import type { Household, Instrument } from '@tembrin/contract';
-import { isPart } from '@/moments/part/parts';
-import { whenToMs } from '@/moments/part/when';
-import { spanOf } from '@/moments/kit/span';
+import { isPart } from '@/features/part/parts';
+import { whenToMs } from '@/features/part/when';
+import { spanOf } from '@/features/kit/span';
 import { call, OutOfReach, Refused, sentenceOf } from './api';
 import { standOf } from './household';
+import { usualFacts } from '@tembrin/core/instruments';
 
 const NOW = Date.parse('2026-06-01T12:00:00.000Z');
 const ZONE = 'Europe/Lisbon';
@@ -28,7 +28,7 @@ describe('calling the server', () => {
   test('fills in the path, the query, our header and the version', async () => {
     answer = json(204, null);
     await call('removeInstrument', { params: { id: 'a/b' }, version: 3 });
-    await call('readLog', { query: { after: 7 } }).catch(() => undefined);
+    await call('readLog', { query: { after: 7, instrumentId: undefined } }).catch(() => undefined);
     expect(asked[0]).toMatchObject({
       url: '/api/v1/instruments/a%2Fb',
       init: { method: 'DELETE', headers: { 'x-tembrin': '1', 'If-Match': '"3"' } },

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { View } from 'react-native';
 import { GAP, usePalette, type Palette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 /** A line that stands above the rest of a screen until it is dealt with. A bar at its edge says how pressing it is. */
 export function Banner({
@@ -26,7 +26,7 @@ export function Banner({
         gap: GAP.small,
       }}
     >
-      <Words kind="small">{text}</Words>
+      <Text kind="small">{text}</Text>
       {children}
     </View>
   );

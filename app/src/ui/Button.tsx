@@ -1,6 +1,6 @@
 import RneButton from '@rneui/themed/dist/Button';
 import type { StyleProp, ViewStyle } from 'react-native';
-import { RADIUS, TOUCH, TYPE, usePalette } from './theme';
+import { GAP, RADIUS, TOUCH, TYPE, usePalette } from './theme';
 
 interface ButtonProps {
   title: string;
@@ -12,11 +12,39 @@ interface ButtonProps {
   /** Key that does the same, told to screen readers. */
   hotkey?: string;
   label?: string;
+  /** Takes its share of the room beside others. */
+  grow?: boolean | number;
+  /** As wide as its title, at the left. */
+  start?: boolean;
+  /** Its title lines up with the text above it. */
+  flush?: boolean;
+  maxWidth?: number;
   style?: StyleProp<ViewStyle>;
 }
 
+type Place = Pick<ButtonProps, 'grow' | 'start' | 'flush' | 'maxWidth'>;
+
+function placeOf({ grow, start, flush, maxWidth }: Place): ViewStyle {
+  return {
+    ...(grow && { flex: grow === true ? 1 : grow }),
+    ...(start && { alignSelf: 'flex-start' }),
+    ...(flush && { marginLeft: -GAP.small }),
+    ...(maxWidth !== undefined && { maxWidth }),
+  };
+}
+
 /** A button of the workshop: flat, at least 48 px high. */
-export function Button({ title, onPress, rank = 'solid', busy, disabled, hotkey, label, style }: ButtonProps) {
+export function Button({
+  title,
+  onPress,
+  rank = 'solid',
+  busy,
+  disabled,
+  hotkey,
+  label,
+  style,
+  ...place
+}: ButtonProps) {
   const { accent, onAccent, text, edge, line, quiet } = usePalette();
   const colour = rank === 'solid' ? onAccent : rank === 'outline' ? text : accent;
   return (
@@ -37,7 +65,7 @@ export function Button({ title, onPress, rank = 'solid', busy, disabled, hotkey,
       }}
       disabledStyle={rank === 'solid' ? { backgroundColor: line } : undefined}
       disabledTitleStyle={{ color: quiet }}
-      containerStyle={[{ borderRadius: RADIUS }, style]}
+      containerStyle={[{ borderRadius: RADIUS }, placeOf(place), style]}
     />
   );
 }

@@ -1,7 +1,7 @@
-import { View } from 'react-native';
 import Svg, { Circle, Line, Path } from 'react-native-svg';
-import { centsWords } from '@/words/strings';
+import { centsWords } from '@/copy/strings';
 import { usePalette } from './theme';
+import { Stack } from './layout';
 
 const WIDE = 320;
 const TALL = 120;
@@ -15,7 +15,7 @@ export function CentsDial({ cents }: { cents: number | null }) {
   const right = cents !== null && Math.abs(cents) < 3;
   const colour = cents === null ? palette.edge : right ? palette.well : palette.accent;
   return (
-    <View role="img" aria-label={cents === null ? 'Nothing heard' : centsWords(cents)} style={{ alignItems: 'center' }}>
+    <Stack role="img" aria-label={cents === null ? 'Nothing heard' : centsWords(cents)} align="center">
       <Svg width={WIDE} height={TALL} viewBox="0 0 320 120" aria-hidden>
         {[-50, -25, 0, 25, 50].map((at) => {
           const angle = ((at / REACH) * 60 - 90) * (Math.PI / 180);
@@ -36,6 +36,6 @@ export function CentsDial({ cents }: { cents: number | null }) {
         <Path d="M154 110L157 34H163L166 110Z" fill={colour} transform={`rotate(${turn} 160 110)`} />
         <Circle cx={160} cy={108} r={12} fill={colour} />
       </Svg>
-    </View>
+    </Stack>
   );
 }

@@ -1,6 +1,7 @@
-import { Pressable, View } from 'react-native';
+import { Pressable } from 'react-native';
 import { GAP, RADIUS, TOUCH, usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
+import { Grid, Stack } from './layout';
 
 export interface Option<T> {
   value: T;
@@ -18,14 +19,14 @@ interface ChoiceProps<T> {
 /** One of a few, all in sight. */
 export function Choice<T extends string | number | boolean>({ label, options, value, onChange, hint }: ChoiceProps<T>) {
   return (
-    <View role="radiogroup" aria-label={label} style={{ gap: GAP.small }}>
-      <Words kind="smallStrong">{label}</Words>
+    <Stack role="radiogroup" aria-label={label} gap="small">
+      <Text kind="smallStrong">{label}</Text>
       {hint !== undefined && (
-        <Words kind="small" tone="quiet">
+        <Text kind="small" tone="quiet">
           {hint}
-        </Words>
+        </Text>
       )}
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: GAP.small }}>
+      <Grid gap="small">
         {options.map((option) => (
           <Tick
             key={String(option.value)}
@@ -35,8 +36,8 @@ export function Choice<T extends string | number | boolean>({ label, options, va
             onPress={() => onChange(option.value)}
           />
         ))}
-      </View>
-    </View>
+      </Grid>
+    </Stack>
   );
 }
 
@@ -52,9 +53,9 @@ export function Choices<T extends string | number>({ label, options, values, onC
   const toggle = (value: T) =>
     onChange(values.includes(value) ? values.filter((other) => other !== value) : [...values, value]);
   return (
-    <View role="group" aria-label={label} style={{ gap: GAP.small }}>
-      <Words kind="smallStrong">{label}</Words>
-      <View style={{ flexDirection: 'row', flexWrap: 'wrap', gap: GAP.small }}>
+    <Stack role="group" aria-label={label} gap="small">
+      <Text kind="smallStrong">{label}</Text>
+      <Grid gap="small">
         {options.map(({ value, title }) => (
           <Tick
             key={String(value)}
@@ -64,8 +65,8 @@ export function Choices<T extends string | number>({ label, options, values, onC
             onPress={() => toggle(value)}
           />
         ))}
-      </View>
-    </View>
+      </Grid>
+    </Stack>
   );
 }
 
@@ -96,7 +97,7 @@ export function Tick({ kind, title, on, onPress }: TickProps) {
         backgroundColor: on ? accentTint : surface,
       }}
     >
-      <Words kind={on ? 'smallStrong' : 'small'}>{title}</Words>
+      <Text kind={on ? 'smallStrong' : 'small'}>{title}</Text>
     </Pressable>
   );
 }

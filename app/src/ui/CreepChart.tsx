@@ -1,9 +1,9 @@
-import type { Creep, Tuning } from '@tembrin/core';
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
-import { View } from 'react-native';
 import Svg, { Circle, Line, Path, Text } from 'react-native-svg';
 import { FACE, usePalette } from './theme';
+import type { Creep, Tuning } from '@tembrin/core/strings';
+import { Stack } from './layout';
 
 const TALL = 150;
 const FOOT = 20;
@@ -43,11 +43,11 @@ export function CreepChart({
   const step = days > 12 ? 4 : days > 6 ? 2 : 1;
   const label = `Fall of the string: ${Math.round(fallen(now))} cents expected so far, ${found.length} ${found.length === 1 ? 'tuning' : 'tunings'} on record, settled after ${settles.toFixed(0)} days`;
   return (
-    <View
+    <Stack
       role="img"
       aria-label={label}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-      style={{ height: TALL }}
+      height={TALL}
     >
       {width > 0 && (
         <Svg width={width} height={TALL} aria-hidden>
@@ -81,6 +81,6 @@ export function CreepChart({
           ))}
         </Svg>
       )}
-    </View>
+    </Stack>
   );
 }

@@ -1,17 +1,16 @@
 import type { ReactNode } from 'react';
-import { View } from 'react-native';
-import { GAP } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
+import { Stack } from './layout';
 
 /** Where there is nothing yet: what would stand here, and how to begin. */
 export function Empty({ title, text, children }: { title: string; text: string; children?: ReactNode }) {
   return (
-    <View style={{ gap: GAP.one, paddingVertical: GAP.two }}>
-      <Words kind="heading" level={2}>
+    <Stack padY="two" gap="one">
+      <Text kind="heading" level={2}>
         {title}
-      </Words>
-      <Words tone="quiet">{text}</Words>
+      </Text>
+      <Text tone="quiet">{text}</Text>
       {children}
-    </View>
+    </Stack>
   );
 }

@@ -1,9 +1,10 @@
 import Input from '@rneui/themed/dist/Input';
 import { useId } from 'react';
-import { View, type TextInputProps } from 'react-native';
+import { type TextInputProps } from 'react-native';
 import { unstable_createElement } from 'react-native-web';
 import { GAP, RADIUS, TOUCH, TYPE, usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
+import { Stack } from './layout';
 
 interface LabelledProps {
   label: string;
@@ -26,20 +27,20 @@ function useBox(error: string | undefined) {
 
 function Labelled({ label, hint, error, id, children }: LabelledProps & { id: string; children: React.ReactNode }) {
   return (
-    <View style={{ gap: 6 }}>
-      <Words kind="smallStrong">{label}</Words>
+    <Stack gap={6}>
+      <Text kind="smallStrong">{label}</Text>
       {hint !== undefined && (
-        <Words kind="small" tone="quiet">
+        <Text kind="small" tone="quiet">
           {hint}
-        </Words>
+        </Text>
       )}
       {children}
       {error !== undefined && (
-        <Words kind="small" tone="now" role="alert" nativeID={`${id}-error`}>
+        <Text kind="small" tone="now" role="alert" nativeID={`${id}-error`}>
           {error}
-        </Words>
+        </Text>
       )}
-    </View>
+    </Stack>
   );
 }
 

@@ -1,13 +1,15 @@
-import type { Figure, Measure } from '@tembrin/core';
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
-import { useLook } from '@/state/look';
-import { dateWords } from '@/words/dates';
-import { measureWords } from '@/words/measures';
+import { usePreferences } from '@/state/preferences';
+import { dateWords } from '@/copy/dates';
+import { measureWords } from '@/copy/measures';
 import { usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
+import type { Figure } from '@tembrin/core/instruments';
+import type { Measure } from '@tembrin/core/log';
+import { Row } from './layout';
 
 const TALL = 64;
 const EDGE = 8;
@@ -25,7 +27,7 @@ export function MeasureChart({
   timeZone: string;
 }) {
   const { accent, line, ground } = usePalette();
-  const lengths = useLook((state) => state.lengths);
+  const lengths = usePreferences((state) => state.lengths);
   const [width, setWidth] = useState(300);
   const values = marks.map(({ value }) => value);
   const [least, most] = [Math.min(...values), Math.max(...values)];
@@ -57,14 +59,14 @@ export function MeasureChart({
           />
         ))}
       </Svg>
-      <View aria-hidden style={{ flexDirection: 'row', justifyContent: 'space-between' }}>
-        <Words kind="tiny" tone="quiet">
+      <Row aria-hidden justify="between">
+        <Text kind="tiny" tone="quiet">
           {words[0]}
-        </Words>
-        <Words kind="tiny" tone="quiet">
+        </Text>
+        <Text kind="tiny" tone="quiet">
           {words.at(-1)}
-        </Words>
-      </View>
+        </Text>
+      </Row>
     </View>
   );
 }

@@ -3,7 +3,7 @@ import { Pressable, View } from 'react-native';
 import { dismissNotice, useNotice } from '@/state/notice';
 import { useKeys } from './keys';
 import { GAP, RADIUS, TOUCH, usePalette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
 
 const SHOWN_MS = 9_000;
 
@@ -40,18 +40,18 @@ export function NoticeLine({ bottom }: { bottom: number }) {
         minHeight: TOUCH,
       }}
     >
-      <Words kind="small" style={{ flex: 1, color: ground, paddingVertical: GAP.half }}>
+      <Text kind="small" style={{ flex: 1, color: ground, paddingVertical: GAP.half }}>
         {notice.text}
-      </Words>
+      </Text>
       {notice.undo && (
         <Pressable
           role="button"
           onPress={undo}
           style={{ minHeight: TOUCH, paddingHorizontal: GAP.one, justifyContent: 'center' }}
         >
-          <Words kind="strong" style={{ color: surface, textDecorationLine: 'underline' }}>
+          <Text kind="strong" style={{ color: surface, textDecorationLine: 'underline' }}>
             Undo
-          </Words>
+          </Text>
         </Pressable>
       )}
       {!notice.undo && (
@@ -60,9 +60,9 @@ export function NoticeLine({ bottom }: { bottom: number }) {
           onPress={dismissNotice}
           style={{ minHeight: TOUCH, paddingHorizontal: GAP.one, justifyContent: 'center' }}
         >
-          <Words kind="strong" style={{ color: surface }}>
+          <Text kind="strong" style={{ color: surface }}>
             Close
-          </Words>
+          </Text>
         </Pressable>
       )}
     </View>

@@ -1,8 +1,8 @@
-import { equilibriumMoisture, type Band } from '@tembrin/core';
 import { scaleLinear } from 'd3-scale';
 import { View } from 'react-native';
 import Svg, { G, Line, Path } from 'react-native-svg';
 import { usePalette, type Palette } from './theme';
+import { equilibriumMoisture, type Band } from '@tembrin/core/air';
 
 interface PlankProps {
   /** Humidity the wood stands at, fraction; null: not known. */

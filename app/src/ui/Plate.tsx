@@ -1,4 +1,3 @@
-import { FAMILY_FACTS, type ResidueState, type Zone } from '@tembrin/core';
 import type { Instrument } from '@tembrin/contract';
 import { useId } from 'react';
 import Svg, { Circle, Defs, G, Path, Pattern, Rect } from 'react-native-svg';
@@ -6,8 +5,10 @@ import { bowedPlates, bowPlate } from './plate/bowed';
 import { guitarPlate } from './plate/guitar';
 import { harpPlate } from './plate/harp';
 import type { Material, PlateData, Shape } from './plate/shapes';
-import { FAMILY_NAMES } from '@/words/names';
+import { FAMILY_NAMES } from '@/copy/names';
 import { usePalette, type Palette } from './theme';
+import { isBowed, type Zone } from '@tembrin/core/instruments';
+import type { ResidueState } from '@tembrin/core/care';
 
 type Subject = Pick<Instrument, 'family' | 'kind' | 'setUp'>;
 
@@ -52,7 +53,7 @@ export function Plate({ subject, height, lit, marks, onZone, zones, withBow, lab
   const id = useId().replaceAll(/\W/g, '');
   const data = plateOf(subject);
   const [x, y, width, tall] = data.viewBox;
-  const bowed = withBow && FAMILY_FACTS[subject.family].bowed;
+  const bowed = withBow && isBowed(subject.family);
   const bow = bowed ? bowPlate(tall) : null;
   const full = width + (bow ? 56 : 0);
   const accessible =

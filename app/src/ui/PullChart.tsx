@@ -1,10 +1,10 @@
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
-import { View } from 'react-native';
 import Svg, { Circle, Line, Text } from 'react-native-svg';
-import { useLook } from '@/state/look';
-import { changeWords, forceWords } from '@/words/measures';
+import { usePreferences } from '@/state/preferences';
+import { changeWords, forceWords } from '@/copy/measures';
 import { FACE, usePalette } from './theme';
+import { Stack } from './layout';
 
 /** One string of the chart; its name is short. */
 export interface PullRow {
@@ -23,7 +23,7 @@ const VALUE = 76;
 /** What strings pull: each stretched from the nut as far as it pulls, the thick ones thick; where it pulled before, a ring. */
 export function PullChart({ rows, label }: { rows: readonly PullRow[]; label: string }) {
   const palette = usePalette();
-  const forces = useLook((state) => state.forces);
+  const forces = usePreferences((state) => state.forces);
   const [width, setWidth] = useState(0);
   // A harp's many strings stand closer, and only every seventh is named.
   const many = rows.length > 12;
@@ -36,11 +36,12 @@ export function PullChart({ rows, label }: { rows: readonly PullRow[]; label: st
     return oldN === undefined || oldN === null ? `${name} ${now}` : `${name} ${forceWords(oldN, forces)}, then ${now}`;
   });
   return (
-    <View
+    <Stack
       role="img"
       aria-label={`${label}: ${words.join('; ')}`}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-      style={{ height, width: '100%' }}
+      height={height}
+      full
     >
       {width > 0 && (
         <Svg width={width} height={height} aria-hidden>
@@ -101,6 +102,6 @@ export function PullChart({ rows, label }: { rows: readonly PullRow[]; label: st
           })}
         </Svg>
       )}
-    </View>
+    </Stack>
   );
 }

@@ -2,10 +2,11 @@ import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import { router, type Href } from 'expo-router';
 import Head from 'expo-router/head';
 import type { ReactNode } from 'react';
-import { ScrollView, View } from 'react-native';
+import { ScrollView } from 'react-native';
 import { IconButton } from './IconButton';
-import { COLUMN, GAP, useWide } from './theme';
-import { Words } from './Words';
+import { COLUMN, useWide } from './theme';
+import { Text } from './Text';
+import { Row, Stack } from './layout';
 
 interface ScreenProps {
   title: string;
@@ -28,55 +29,45 @@ export function Screen({ title, back, foot, aside, children, bare, broad, second
   const wide = useWide();
   const goBack = () => (router.canGoBack() ? router.back() : back && router.replace(back));
   return (
-    <View role={second ? 'complementary' : 'main'} aria-label={second ? title : undefined} style={{ flex: 1 }}>
+    <Stack role={second ? 'complementary' : 'main'} aria-label={second ? title : undefined} grow>
       {!second && (
         <Head>
           <title>{`${title} · Tembrin`}</title>
         </Head>
       )}
       <ScrollView contentContainerStyle={{ flexGrow: 1, alignItems: 'center' }}>
-        <View
-          style={{
-            width: '100%',
-            maxWidth: broad ? 2 * COLUMN : COLUMN,
-            paddingHorizontal: wide ? GAP.two : GAP.more,
-            paddingTop: wide ? GAP.two : GAP.half,
-            paddingBottom: GAP.two,
-            gap: GAP.more,
-            flexGrow: 1,
-          }}
+        <Stack
+          padX={wide ? 'two' : 'more'}
+          padTop={wide ? 'two' : 'half'}
+          padBottom="two"
+          gap="more"
+          maxWidth={broad ? 2 * COLUMN : COLUMN}
+          fill
+          full
         >
           {!bare && (
-            <View style={{ flexDirection: 'row', alignItems: 'center', minHeight: 48 }}>
+            <Row align="center" minHeight={48}>
               {back !== undefined && (
-                <View style={{ marginLeft: -GAP.half }}>
+                <Stack outdent="half">
                   <IconButton icon={ChevronLeft} label="Back" onPress={goBack} />
-                </View>
+                </Stack>
               )}
-              <Words kind="title" level={second ? 2 : 1} style={{ flex: 1 }}>
+              <Text kind="title" level={second ? 2 : 1} grow>
                 {title}
-              </Words>
+              </Text>
               {aside}
-            </View>
+            </Row>
           )}
           {children}
-        </View>
+        </Stack>
       </ScrollView>
       {foot && (
-        <View style={{ alignItems: 'center' }}>
-          <View
-            style={{
-              width: '100%',
-              maxWidth: COLUMN,
-              paddingHorizontal: wide ? GAP.two : GAP.more,
-              paddingVertical: GAP.half,
-              gap: GAP.small,
-            }}
-          >
+        <Stack align="center">
+          <Stack padX={wide ? 'two' : 'more'} padY="half" gap="small" maxWidth={COLUMN} full>
             {foot}
-          </View>
-        </View>
+          </Stack>
+        </Stack>
       )}
-    </View>
+    </Stack>
   );
 }

@@ -1,10 +1,11 @@
 import Overlay from '@rneui/themed/dist/Overlay';
 import X from 'lucide-react-native/icons/x';
 import type { ReactNode } from 'react';
-import { ScrollView, View } from 'react-native';
+import { ScrollView } from 'react-native';
 import { IconButton } from './IconButton';
 import { GAP, RADIUS, usePalette, useWide } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
+import { Row, Stack } from './layout';
 
 interface SheetProps {
   title: string;
@@ -38,26 +39,22 @@ export function Sheet({ title, onClose, children, foot }: SheetProps) {
         boxShadow: 'none',
       }}
     >
-      <View style={{ flexShrink: 1 }}>
-        <View
-          style={{
-            flexDirection: 'row',
-            alignItems: 'center',
-            paddingLeft: GAP.more,
-            paddingRight: GAP.small,
-            paddingTop: GAP.half,
-          }}
-        >
-          <Words kind="heading" level={2} style={{ flex: 1 }}>
+      <Stack shrink>
+        <Row padTop="half" padLeft="more" padRight="small" align="center">
+          <Text kind="heading" level={2} grow>
             {title}
-          </Words>
+          </Text>
           <IconButton icon={X} label="Close" onPress={onClose} />
-        </View>
+        </Row>
         <ScrollView contentContainerStyle={{ padding: GAP.more, paddingTop: GAP.small, gap: GAP.one }}>
           {children}
         </ScrollView>
-        {foot && <View style={{ padding: GAP.more, paddingTop: GAP.small, gap: GAP.small }}>{foot}</View>}
-      </View>
+        {foot && (
+          <Stack pad="more" padTop="small" gap="small">
+            {foot}
+          </Stack>
+        )}
+      </Stack>
     </Overlay>
   );
 }

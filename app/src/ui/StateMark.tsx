@@ -1,9 +1,9 @@
-import type { ThreadState } from '@tembrin/core';
-import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
-import { STATE_NAMES } from '@/words/names';
+import { STATE_NAMES } from '@/copy/names';
 import { usePalette, type Palette } from './theme';
-import { Words } from './Words';
+import { Text } from './Text';
+import type { ThreadState } from '@tembrin/core/parts';
+import { Row } from './layout';
 
 export const STATE_TONES: Readonly<Record<ThreadState, keyof Palette>> = {
   well: 'well',
@@ -17,7 +17,7 @@ export function StateMark({ state, name = STATE_NAMES[state] }: { state: ThreadS
   const palette = usePalette();
   const colour = palette[STATE_TONES[state]];
   return (
-    <View style={{ flexDirection: 'row', alignItems: 'center', gap: 6 }}>
+    <Row gap={6} align="center">
       <Svg width={14} height={14} viewBox="0 0 14 14" aria-hidden>
         {state === 'well' && <Circle cx={7} cy={7} r={4.8} stroke={colour} strokeWidth={2.2} fill="none" />}
         {state === 'soon' && <Path d="M7 1.5 13 12.5H1Z" fill={colour} />}
@@ -26,9 +26,9 @@ export function StateMark({ state, name = STATE_NAMES[state] }: { state: ThreadS
           <Circle cx={7} cy={7} r={4.8} stroke={colour} strokeWidth={2.2} strokeDasharray="4 3.5" fill="none" />
         )}
       </Svg>
-      <Words kind="smallStrong" tone={STATE_TONES[state]}>
+      <Text kind="smallStrong" tone={STATE_TONES[state]}>
         {name}
-      </Words>
-    </View>
+      </Text>
+    </Row>
   );
 }

@@ -1,12 +1,14 @@
-import type { ThreadState, Window } from '@tembrin/core';
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
-import { View, type LayoutChangeEvent } from 'react-native';
+import { type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
-import { spanWords, dateWords } from '@/words/dates';
-import { STATE_NAMES } from '@/words/names';
+import { spanWords, dateWords } from '@/copy/dates';
+import { STATE_NAMES } from '@/copy/names';
 import { STATE_TONES } from './StateMark';
 import { usePalette } from './theme';
+import type { ThreadState } from '@tembrin/core/parts';
+import type { Window } from '@tembrin/core/wear';
+import { Stack } from './layout';
 
 interface ThreadProps {
   /** Where the taut line begins; null when nobody knows. */
@@ -87,7 +89,7 @@ export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim
   ].join(', ');
 
   return (
-    <View role="img" aria-label={words} onLayout={measure} style={{ height, width: '100%' }}>
+    <Stack role="img" aria-label={words} onLayout={measure} height={height} full>
       {width > 0 && (
         <Svg width={width} height={height} aria-hidden>
           <Line
@@ -142,6 +144,6 @@ export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim
           <Circle cx={nowX} cy={y} r={bead} fill={colour} stroke={palette.ground} strokeWidth={slim ? 1.5 : 2.4} />
         </Svg>
       )}
-    </View>
+    </Stack>
   );
 }

@@ -1,13 +1,15 @@
-import { startOfLocalDay, type LocalDay, type ThreadState, type Window } from '@tembrin/core';
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import { Pressable, View } from 'react-native';
-import Svg, { Circle, Line, Rect, Text } from 'react-native-svg';
-import { monthName } from '@/words/dates';
+import Svg, { Circle, Line, Rect, Text as SvgText } from 'react-native-svg';
+import { monthName } from '@/copy/dates';
 import { STATE_TONES } from './StateMark';
 import { FACE, GAP, usePalette } from './theme';
 import { Frayed } from './Thread';
-import { Words } from './Words';
+import { Text } from './Text';
+import { startOfLocalDay, type LocalDay } from '@tembrin/core/time';
+import type { ThreadState } from '@tembrin/core/parts';
+import type { Window } from '@tembrin/core/wear';
 
 /** One thread on the calendar. */
 export interface YearRow {
@@ -112,7 +114,7 @@ export function YearChart({
           <Svg width={width} height={HEAD} aria-hidden>
             {grid(HEAD, 20)}
             {spaced.map((month) => (
-              <Text
+              <SvgText
                 key={month.x}
                 x={Math.min(month.x + 3, width - 24)}
                 y={17}
@@ -121,7 +123,7 @@ export function YearChart({
                 fill={palette.quiet}
               >
                 {month.name}
-              </Text>
+              </SvgText>
             ))}
           </Svg>
           <View>
@@ -153,12 +155,12 @@ export function YearChart({
                       backgroundColor: row.key === chosen ? palette.accentTint : palette.ground,
                     }}
                   >
-                    <Words kind="smallStrong" numberOfLines={1} style={{ flex: 1 }}>
+                    <Text kind="smallStrong" numberOfLines={1} grow>
                       {row.title}
-                    </Words>
-                    <Words kind="small" tone={STATE_TONES[row.state]}>
+                    </Text>
+                    <Text kind="small" tone={STATE_TONES[row.state]}>
                       {row.detail}
-                    </Words>
+                    </Text>
                   </View>
                   <Svg width={width} height={ROW} aria-hidden>
                     <Line x1={x(row.from)} x2={early} y1={15} y2={15} stroke={palette.quiet} strokeWidth={1.4} />

@@ -1,4 +1,3 @@
-import { FAMILIES, usualFacts, type ThreadState } from '@tembrin/core';
 import type { ReactNode } from 'react';
 import { mount } from '@/testing/mount';
 import { Banner } from './Banner';
@@ -10,7 +9,9 @@ import { Figures } from './Figures';
 import { MeasureChart } from './MeasureChart';
 import { StateMark } from './StateMark';
 import { Thread } from './Thread';
-import { Words } from './Words';
+import { Text } from './Text';
+import { FAMILIES, usualFacts } from '@tembrin/core/instruments';
+import type { ThreadState } from '@tembrin/core/parts';
 
 const mounted: (() => void)[] = [];
 afterEach(() => mounted.splice(0).forEach((remove) => remove()));
@@ -104,7 +105,7 @@ test('figures are a table with a header to each row', () => {
 });
 
 test('headings have their level, buttons their key, and a disabled button says so', () => {
-  expect(page(<Words level={2}>Rule</Words>).querySelector('h2, [role=heading][aria-level="2"]')?.textContent).toBe(
+  expect(page(<Text level={2}>Rule</Text>).querySelector('h2, [role=heading][aria-level="2"]')?.textContent).toBe(
     'Rule',
   );
   const button = page(<Button title="Start playing" hotkey="s" disabled onPress={() => undefined} />).querySelector(

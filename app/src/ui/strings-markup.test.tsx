@@ -1,12 +1,13 @@
-import { JOB_PICTURES, type PlannedItem } from '@tembrin/core';
 import { plannedWords } from '@tembrin/contract';
 import type { ReactNode } from 'react';
 import { mount } from '@/testing/mount';
-import { JobDrawing } from '@/moments/strings/JobDrawing';
-import { useLook } from '@/state/look';
+import { JobDrawing } from '@/features/strings/JobDrawing';
+import { usePreferences } from '@/state/preferences';
 import { CentsDial } from './CentsDial';
 import { CreepChart } from './CreepChart';
 import { PullChart } from './PullChart';
+import { JOB_PICTURES } from '@tembrin/core/strings';
+import type { PlannedItem } from '@tembrin/core/year';
 
 const mounted: (() => void)[] = [];
 afterEach(() => mounted.splice(0).forEach((remove) => remove()));
@@ -28,10 +29,10 @@ test('the chart of pulls says every string, old and new, in the unit chosen', ()
     'Pull: E5 72 N, then 78 N; A4 54 N, then not known; D4 43 N',
   );
   mounted.splice(0).forEach((remove) => remove());
-  useLook.getState().setForces('kgf');
+  usePreferences.getState().setForces('kgf');
   expect(said(<PullChart label="Pull" rows={[{ name: 'E5', newN: 78, gaugeMm: 0.26 }]} />)).toBe('Pull: E5 8.0 kgf');
   mounted.splice(0).forEach((remove) => remove());
-  useLook.getState().setForces('N');
+  usePreferences.getState().setForces('N');
 });
 
 test('the settling curve and the dial say their figures', () => {
@@ -66,7 +67,7 @@ describe('why something stands on its day', () => {
     state: 'well',
     settles: 4,
     keepsClear: 7,
-    spentBy: () => 0.5,
+    outlook: { kind: 'window', window: { early: noon, middle: noon + 30 * DAY, late: noon + 60 * DAY } },
     day: Math.floor((noon + 30 * DAY) / DAY),
     placed: { by: 'window' },
     risk: 0.5,

@@ -1,4 +1,3 @@
-import { CLOSING_STEPS, FAMILIES, FAMILY_FACTS, OPENING_STEPS, PACKING_STEPS } from '@tembrin/core';
 import { act, useState } from 'react';
 import { mount } from '@/testing/mount';
 import { notify, useNotice } from '@/state/notice';
@@ -8,6 +7,8 @@ import { harpPlate } from './plate/harp';
 import type { PlateData } from './plate/shapes';
 import { listenForKeys, useKeys } from './keys';
 import { DAY, NIGHT, type Palette } from './theme/palette';
+import { CLOSING_STEPS, OPENING_STEPS, PACKING_STEPS } from '@tembrin/core/routines';
+import { FAMILIES, isBowed } from '@tembrin/core/instruments';
 
 const plates: Record<(typeof FAMILIES)[number], PlateData> = {
   violin: bowedPlates.violin(true),
@@ -19,7 +20,7 @@ const plates: Record<(typeof FAMILIES)[number], PlateData> = {
 };
 
 test.each(FAMILIES)('every zone a round of a %s speaks of is drawn on its plate or its bow', (family) => {
-  const zones = { ...plates[family].zones, ...(FAMILY_FACTS[family].bowed && bowPlate(500).zones) };
+  const zones = { ...plates[family].zones, ...(isBowed(family) && bowPlate(500).zones) };
   for (const step of [...CLOSING_STEPS, ...OPENING_STEPS, ...PACKING_STEPS]) {
     if (step.for?.families && !step.for.families.includes(family)) continue;
     expect([step.id, step.zone, (zones[step.zone] ?? []).length > 0]).toEqual([step.id, step.zone, true]);

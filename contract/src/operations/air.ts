@@ -4,16 +4,11 @@ import {
   comparisonSchema,
   dayQuerySchema,
   daySchema,
-  importProgressSchema,
-  importQuerySchema,
-  intakeSchema,
   keyedSensorSchema,
   newPlaceSchema,
   newSensorSchema,
   placeChangeSchema,
   placeSchema,
-  previewRequestSchema,
-  previewSchema,
   readingListSchema,
   readingPostSchema,
   saltCheckSchema,
@@ -24,6 +19,13 @@ import {
   yearQuerySchema,
   yearSchema,
 } from '../air';
+import {
+  intakeProgressSchema,
+  intakeSchema,
+  loggerImportQuerySchema,
+  loggerPreviewQuerySchema,
+  loggerPreviewSchema,
+} from '../intake';
 import type { Operation } from './operation';
 
 const placeParams = z.object({ id: z.uuid('That is not a place’s id.').toLowerCase() });
@@ -157,11 +159,11 @@ export const airOperations = {
   },
   removeReading: {
     method: 'delete',
-    path: '/sensors/:id/readings/:at',
+    path: '/sensors/:id/readings/:atS',
     summary: 'Take one reading back.',
     access: 'household',
     status: 204,
-    params: sensorParams.extend({ at: z.coerce.number().int() }),
+    params: sensorParams.extend({ atS: z.coerce.number().int() }),
   },
   addCheck: {
     method: 'post',
@@ -198,8 +200,9 @@ export const airOperations = {
     access: 'household',
     status: 200,
     params: sensorParams,
-    body: previewRequestSchema,
-    response: previewSchema,
+    query: loggerPreviewQuerySchema,
+    response: loggerPreviewSchema,
+    stream: true,
   },
   importFile: {
     method: 'post',
@@ -208,8 +211,8 @@ export const airOperations = {
     access: 'household',
     status: 200,
     params: sensorParams.extend(importParams.shape),
-    query: importQuerySchema,
-    response: importProgressSchema,
+    query: loggerImportQuerySchema,
+    response: intakeProgressSchema,
     stream: true,
   },
   readImport: {
@@ -219,7 +222,7 @@ export const airOperations = {
     access: 'household',
     status: 200,
     params: importParams,
-    response: importProgressSchema,
+    response: intakeProgressSchema,
   },
   cancelImport: {
     method: 'delete',

@@ -1,13 +1,13 @@
 import type { z } from 'zod';
 import { airOperations } from './air';
-import { doorOperations } from './door';
+import { authOperations } from './auth';
 import { householdOperations } from './household';
 import { yearOperations } from './year';
 
 export * from './operation';
 
 /** Every operation of the API. The server binds a handler to each, the app calls them, and the API description is made from them. */
-export const operations = { ...doorOperations, ...householdOperations, ...airOperations, ...yearOperations };
+export const operations = { ...authOperations, ...householdOperations, ...airOperations, ...yearOperations };
 
 export type Operations = typeof operations;
 export type OperationId = keyof Operations;

@@ -1,15 +1,7 @@
 import { z } from 'zod';
 import { cardFactsSchema, cardListSchema, cardPostSchema, cardSchema } from '../cards';
-import {
-  archiveOutcomeSchema,
-  calendarAddressSchema,
-  calendarPostSchema,
-  calendarPreviewSchema,
-  diaryImportSchema,
-  diaryOutcomeSchema,
-  diaryPreviewSchema,
-  diaryRequestSchema,
-} from '../year';
+import { archiveOutcomeSchema, calendarAddressSchema, calendarPostSchema, calendarPreviewSchema } from '../year';
+import { diaryImportQuerySchema, diaryPreviewQuerySchema, diaryPreviewSchema, intakeProgressSchema } from '../intake';
 import type { Operation } from './operation';
 
 const cardParams = z.object({ id: z.uuid('That is not a card’s id.').toLowerCase() });
@@ -108,20 +100,23 @@ export const yearOperations = {
   previewDiary: {
     method: 'post',
     path: '/diary/preview',
-    summary: 'Look at a practice diary: its columns, and what it would put on record.',
+    summary: 'Look at the top of a practice diary: its columns, and what it would put on record.',
     access: 'household',
     status: 200,
-    body: diaryRequestSchema,
+    query: diaryPreviewQuerySchema,
     response: diaryPreviewSchema,
+    stream: true,
   },
   importDiary: {
     method: 'post',
-    path: '/diary',
+    path: '/diary/imports/:importId',
     summary: 'Put a practice diary on record, all of it or nothing; the same again changes nothing.',
     access: 'household',
     status: 200,
-    body: diaryImportSchema,
-    response: diaryOutcomeSchema,
+    params: z.object({ importId: z.uuid('That is not an import’s id.').toLowerCase() }),
+    query: diaryImportQuerySchema,
+    response: intakeProgressSchema,
+    stream: true,
   },
   exportArchive: {
     method: 'get',

@@ -50,12 +50,15 @@ const PEG_LAG_DAYS = 4;
 const PEG_FELT = 0.008;
 const PEG_LOOK_MS = 14 * DAY_MS;
 
+/** What the air does to pegs. */
+export interface PegTrouble {
+  kind: 'slip' | 'stick';
+  /** Change of the wood's moisture in two weeks, fraction. */
+  change: number;
+}
+
 /** Whether pegs will slip (the wood has shrunk) or stick (it has swollen) these days; null when neither. */
-export function pegTrouble(
-  samples: readonly AirHour[],
-  holdMs: number,
-  nowMs: number,
-): { kind: 'slip' | 'stick'; change: number } | null {
+export function pegTrouble(samples: readonly AirHour[], holdMs: number, nowMs: number): PegTrouble | null {
   const known = samples.filter(({ at }) => at <= nowMs);
   if (known.length < 2 || known[0]!.at > nowMs - PEG_LOOK_MS) return null;
   const line = laggedMoisture(columnsOf(known), PEG_LAG_DAYS * DAY_MS, holdMs);

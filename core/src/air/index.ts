@@ -13,5 +13,8 @@ export * from './moving';
 export * from './stays';
 export * from './wood-lines';
 export * from './verdict';
+export * from './packed';
+export * from './series';
+export * from './places';
 export * from './effects-on-life';
 export * from './intake';

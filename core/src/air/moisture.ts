@@ -1,3 +1,5 @@
+import { firstReaching } from '../maths';
+
 /**
  * Equilibrium moisture content of wood: where it comes to rest in air that stays the same (Hailwood and Horrobin)
  * [USDA Forest Products Laboratory, Wood Handbook, eq. 4-5].
@@ -16,6 +18,9 @@ export function equilibriumMoisture(rh: number, tempC: number): number {
   return (18 / w) * (kh / (1 - kh) + (first + 2 * second) / (1 + first + second));
 }
 
+/** How nearly a humidity at rest is found, fraction. */
+const REST_WIDTH = 1e-12;
+
 /** Temperature at which moisture is spoken of as a humidity, °C: an ordinary room. */
 export const ROOM_C = 20;
 
@@ -25,14 +30,7 @@ export const ROOM_C = 20;
  * @returns fraction, 0 to 1
  */
 export function restHumidity(moisture: number, tempC = ROOM_C): number {
-  let low = 0;
-  let high = 1;
-  for (let round = 0; round < 40; round++) {
-    const middle = (low + high) / 2;
-    if (equilibriumMoisture(middle, tempC) < moisture) low = middle;
-    else high = middle;
-  }
-  return (low + high) / 2;
+  return firstReaching((rh) => equilibriumMoisture(rh, tempC), moisture, 0, 1, REST_WIDTH);
 }
 
 /** Air over time as columns of equal length: instants in ms, rising; relative humidity as a fraction; °C. Each holds until the next. */

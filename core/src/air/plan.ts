@@ -1,5 +1,5 @@
 import { DAY_MS, HOUR_MS } from '../time';
-import { type Band } from './bands';
+import type { Band } from './bands';
 import { airing, waterGramsPerDay, type AiringHour, type RoomHabit, type RoomHour, type WeatherHour } from './room';
 import { absoluteGm3 } from './vapour';
 

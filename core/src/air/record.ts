@@ -1,3 +1,4 @@
+import { median } from 'simple-statistics';
 import { DAY_MS, HOUR_MS, type LocalDay } from '../time';
 import type { AirColumns } from './moisture';
 
@@ -32,11 +33,8 @@ const HOLD = { leastMs: 1.5 * DAY_MS, mostMs: 10 * DAY_MS, spacings: 4 } as cons
 /** Usual distance between the hours of a record, ms: their median; null for fewer than two. */
 export function usualSpacing(hours: readonly Pick<AirHour, 'at'>[]): number | null {
   const last = hours.slice(-60);
-  const gaps = last
-    .slice(1)
-    .map(({ at }, index) => at - last[index]!.at)
-    .sort((a, b) => a - b);
-  return gaps[gaps.length >> 1] ?? null;
+  const gaps = last.slice(1).map(({ at }, index) => at - last[index]!.at);
+  return gaps.length === 0 ? null : median(gaps);
 }
 
 /** For how long a reading of this record is believed, ms: longer where somebody looks once a day than where a sensor reports. */

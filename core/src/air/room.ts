@@ -1,4 +1,6 @@
+import type { Weighing } from '../log';
 import { DAY_MS, HOUR_MS } from '../time';
+import { ZERO_C_IN_K } from '../units';
 import { absoluteGm3, dewPointC, heatedRh, rhOfAbsolute } from './vapour';
 
 /** Air changes an hour of a closed room, by how draughty it is. From memory: common figures for dwellings. */
@@ -54,7 +56,7 @@ export function airing(inside: Omit<RoomHour, 'at'>, outsideHours: readonly Weat
   return outsideHours.map(({ at, rh, tempC }) => {
     const outGm3 = absoluteGm3(rh, tempC);
     // Air that warms up expands: the same water in more room.
-    const warmed = (outGm3 * (tempC + 273.15)) / (inside.tempC + 273.15);
+    const warmed = (outGm3 * (tempC + ZERO_C_IN_K)) / (inside.tempC + ZERO_C_IN_K);
     const difference = warmed - inGm3;
     const effect = Math.abs(difference) < SAME_GM3 ? 'same' : difference > 0 ? 'dampens' : 'dries';
     return { at, rhAfter: Math.min(1, heatedRh(rh, tempC, inside.tempC)), outGm3: warmed, inGm3, effect };
@@ -137,13 +139,6 @@ export const CAR_GAIN_C = 22;
 /** Heat at which glue and varnish begin to soften, °C. From memory. */
 export const GLUE_SOFTENS_C = 45;
 
-/** One weighing of an in-case humidifier, grams. empty: dry, as it weighs without water; before: as it was taken out; filled: as it went back. */
-export interface Weighing {
-  at: number;
-  kind: 'empty' | 'before' | 'filled';
-  grams: number;
-}
-
 export interface HumidifierPace {
   /** Mean of the last fillings, grams a day. */
   gramsPerDay: number;
@@ -157,10 +152,10 @@ export interface HumidifierPace {
 const FILLINGS = 3;
 
 /** What an in-case humidifier gives a day, and when it runs dry, from its weighings; null before the first full round. */
-export function humidifierPace(weighings: readonly Weighing[]): HumidifierPace | null {
+export function humidifierPace(weighings: readonly Omit<Weighing, 'eventId'>[]): HumidifierPace | null {
   const sorted = [...weighings].sort((a, b) => a.at - b.at);
   const rates: number[] = [];
-  let filled: Weighing | null = null;
+  let filled: Omit<Weighing, 'eventId'> | null = null;
   for (const weighing of sorted) {
     if (weighing.kind === 'filled') filled = weighing;
     if (weighing.kind === 'before' && filled && weighing.at > filled.at && weighing.grams < filled.grams) {

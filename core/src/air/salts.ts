@@ -1,4 +1,6 @@
 import { linearRegression } from 'simple-statistics';
+import { DAY_MS, HOUR_MS, WEEK_MS, YEAR_DAYS } from '../time';
+import { rhFromPercent } from '../units';
 
 /** Humidity over saturated salts at 20, 25 and 30 °C, percent [Greenspan 1977, J. Res. NBS 81A; values from memory]. */
 export const SALTS = {
@@ -19,7 +21,7 @@ export const SALT_HOURS = { least: 8, most: 24 } as const;
 export function saltHumidity(salt: Salt, tempC: number): number {
   const [at20, at25, at30] = SALTS[salt].at;
   const percent = tempC <= 25 ? at20 + ((at25 - at20) * (tempC - 20)) / 5 : at25 + ((at30 - at25) * (tempC - 25)) / 5;
-  return percent / 100;
+  return rhFromPercent(percent);
 }
 
 /** What a hygrometer showed over a salt. */
@@ -42,8 +44,7 @@ export interface Correction {
 }
 
 /** Checks made within so many days of each other belong to one calibration. */
-const ONE_CHECK_MS = 7 * 24 * 3_600_000;
-const HOUR = 3_600_000;
+const ONE_CHECK_MS = WEEK_MS;
 /** ± of the slurry, of the temperature and of reading a display to one percent; two salts share them. From memory. */
 const ONE_SALT = 0.015;
 const TWO_SALTS = 0.01;
@@ -61,7 +62,7 @@ export function correctionsFrom(checks: readonly SaltCheck[]): Correction[] {
     else groups.push([check]);
   }
   return groups.map((group) => {
-    const from = Math.ceil(group.at(-1)!.at / HOUR) * HOUR;
+    const from = Math.ceil(group.at(-1)!.at / HOUR_MS) * HOUR_MS;
     const salts = [...new Set(group.map(({ salt }) => salt))];
     const points = group.map(({ salt, tempC, shownRh }) => [shownRh, saltHumidity(salt, tempC)]);
     if (salts.length === 1) {
@@ -100,7 +101,7 @@ export function checkFault(check: SaltCheck, others: readonly SaltCheck[]): Chec
 
 /** How fast a hygrometer drifts, from checks over the same salt at least half a year apart: fraction of humidity a year; null before. */
 export function driftPerYear(checks: readonly SaltCheck[]): number | null {
-  const year = 365.25 * 24 * HOUR;
+  const year = YEAR_DAYS * DAY_MS;
   const slopes = SALT_IDS.flatMap((salt) => {
     const own = checks.filter((check) => check.salt === salt);
     const times = own.map(({ at }) => at);

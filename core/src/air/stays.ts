@@ -1,3 +1,4 @@
+import type { Move } from '../log';
 import { holdOf, samplesOf, type AirHour, type AirRecord } from './record';
 
 /** A place as far as the wood cares: a room, or a case that stands in one. */
@@ -6,15 +7,6 @@ export interface PlaceFacts {
   kind: 'room' | 'case';
   /** The room a case stands in; null for a room, or when it has not been said. */
   roomId: string | null;
-}
-
-/** From when on an instrument lived where. */
-export interface Move {
-  at: number;
-  /** null: away, or nowhere that is known. */
-  placeId: string | null;
-  /** It lies in its own case there. */
-  cased: boolean;
 }
 
 /** Where an instrument was over a stretch of time, and whose readings tell its air. */
@@ -35,7 +27,7 @@ export interface Stay {
  * @param measured whether a place has readings of its own
  */
 export function staysOf(
-  moves: readonly Move[],
+  moves: readonly Omit<Move, 'eventId'>[],
   places: readonly PlaceFacts[],
   measured: (placeId: string) => boolean,
   nowMs: number,

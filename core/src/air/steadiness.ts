@@ -9,6 +9,12 @@ export const STEADY_LEAST = 0.1;
 /** Record from which the percentiles count, in months. */
 export const STEADY_MONTHS = 13;
 
+/** The seasonal level of a place under school C, with its band as humidities. */
+export interface SteadyBand extends Band {
+  level: number;
+  basis: 'record' | 'short';
+}
+
 export interface Steadiness {
   /** Seasonal level at each reading, fraction. */
   level: Float64Array;

@@ -1,6 +1,7 @@
+import { ZERO_C_IN_K } from '../units';
+
 /** Water vapour in air. Temperatures in °C, vapour pressures in hPa, relative humidity as a fraction, moisture in g/m³. */
 
-const ZERO_C_IN_K = 273.15;
 /** Over water from −45 to 60 °C, and over ice below 0 °C [WMO-No. 8, Guide to Instruments and Methods of Observation]. */
 const MAGNUS = {
   water: { a: 6.112, b: 17.62, c: 243.12 },

@@ -1,4 +1,5 @@
-import type { InstrumentFacts } from '../instruments';
+import { bisectRight } from 'd3-array';
+import type { InstrumentFacts, WoodPart } from '../instruments';
 import type { Side } from '../schools';
 import { DAY_MS, HOUR_MS } from '../time';
 import { BANDS, outside, type Band, type OutSide } from './bands';
@@ -7,8 +8,8 @@ import { approached, equilibriumMoisture, restHumidity, ROOM_C, timeToLimit } fr
 import { ASSUMED_C, meanRh, type AirHour } from './record';
 import type { RoomHour } from './room';
 import { airAround, type StayAir } from './stays';
-import { STEADY_LEAST } from './steadiness';
-import { effectsOf, movement, SET_UP_MOISTURE, type Effect, type Movement, type WoodPart } from './wood';
+import { STEADY_LEAST, type SteadyBand } from './steadiness';
+import { effectsOf, movement, SET_UP_MOISTURE, type Effect, type Movement } from './wood';
 import { woodLines, type WoodLine } from './wood-lines';
 
 /** fine: leave it; watch: on its way out, or on its way back; act: the wood is outside the band; unknown: nobody has looked. */
@@ -17,12 +18,6 @@ export type AirState = 'fine' | 'watch' | 'act' | 'unknown';
 /** What decides the state. */
 export type AirWhy =
   'no-place' | 'no-readings' | 'stale' | 'outside' | 'recovering' | 'reaching' | 'sustained' | 'inside';
-
-/** The seasonal level of a place under school C, with its band as humidities. */
-export interface SteadyBand extends Band {
-  level: number;
-  basis: 'record' | 'short';
-}
 
 export interface PartVerdict extends Movement {
   part: WoodPart;
@@ -155,8 +150,7 @@ function partVerdict({ part, moisture }: WoodLine): PartVerdict | null {
 
 /** Moisture of a line at an instant, between its samples in a straight line; its first or last value outside it. */
 export function moistureAt({ at, moisture }: Pick<WoodLine, 'at' | 'moisture'>, atMs: number): number {
-  let index = at.length - 1;
-  while (index > 0 && at[index]! > atMs) index--;
+  const index = Math.max(0, bisectRight(at, atMs) - 1);
   const [from, to] = [at[index]!, at[index + 1]];
   if (to === undefined || atMs <= from || to <= from) return moisture[index]!;
   return moisture[index]! + ((moisture[index + 1]! - moisture[index]!) * (atMs - from)) / (to - from);

@@ -1,8 +1,8 @@
-import type { InstrumentFacts } from '../instruments';
+import type { InstrumentFacts, WoodPart } from '../instruments';
 import { laggedMoisture } from './moisture';
 import { columnsOf, type AirHour } from './record';
 import type { StayAir } from './stays';
-import { lagMs, woodParts, type WoodPart } from './wood';
+import { lagMs, woodParts } from './wood';
 
 /** A part's moisture over time, as columns. */
 export interface WoodLine {

@@ -1,74 +1,24 @@
-import type { Family, InstrumentFacts } from '../instruments';
+import {
+  recordOf,
+  SPECIES,
+  variantOf,
+  WOOD_LAGS,
+  type InstrumentFacts,
+  type WoodPart,
+  type WoodPartId,
+} from '../instruments';
 import { DAY_MS } from '../time';
 import { equilibriumMoisture } from './moisture';
 
-/** Dimensional change per percent of moisture, radial and tangential [Wood Handbook, table 13-5; values from memory]. */
-export const SPECIES = {
-  spruce: { name: 'Sitka spruce', radial: 0.00148, tangential: 0.00263 },
-  engelmann: { name: 'Engelmann spruce', radial: 0.0013, tangential: 0.00248 },
-  maple: { name: 'sugar maple', radial: 0.00165, tangential: 0.00353 },
-  'red-maple': { name: 'red maple', radial: 0.00137, tangential: 0.00289 },
-  // From memory: its total shrinkage of 2.7 and 5.8 % spread over 28 % of moisture.
-  rosewood: { name: 'rosewood', radial: 0.00096, tangential: 0.00207 },
-} as const;
-export type Species = keyof typeof SPECIES;
-export type Cut = 'quarter' | 'slab';
-
-export const WOOD_PARTS = ['top', 'back', 'neck', 'fretboard'] as const;
-export type WoodPartId = (typeof WOOD_PARTS)[number];
-
-export interface WoodPart {
-  id: WoodPartId;
-  species: Species;
-  cut: Cut;
-  /** Across the grain, mm. */
-  widthMm: number;
-  /** Time constants of its lag behind the air round the instrument, in days. */
-  bareDays: number;
-  casedDays: number;
-}
-
-/** Thin plates follow in 1–3 days bare and 1–2 weeks in a closed case [handbook 3, from memory]; necks, being thick, later. */
-const LAG = {
-  top: { bareDays: 2, casedDays: 10 },
-  back: { bareDays: 3, casedDays: 11 },
-  neck: { bareDays: 9, casedDays: 20 },
-  fretboard: { bareDays: 5, casedDays: 14 },
-} as const;
-
-/** Widest place of the body of a full-size instrument, of its neck and of its fretboard, mm. From memory; violin top [handbook 3]. */
-const WIDTHS: Readonly<Record<Family, { body: number; neck: number; board: number }>> = {
-  violin: { body: 208, neck: 33, board: 42 },
-  viola: { body: 240, neck: 36, board: 45 },
-  cello: { body: 440, neck: 46, board: 62 },
-  bass: { body: 680, neck: 65, board: 88 },
-  guitar: { body: 380, neck: 50, board: 55 },
-  harp: { body: 360, neck: 60, board: 0 },
-};
-
-/** Body of a smaller size against the full one, from the vibrating lengths of the sizes [handbook 4]. */
-const SIZES: Readonly<Record<string, number>> = { '3/4': 0.94, '1/2': 0.87, '1/4': 0.77, '1/8': 0.68, '1/16': 0.6 };
-
-/**
- * The wooden parts that are followed, as they usually are in a family: a quarter-sawn spruce top, maple back and neck, a dark
- * hardwood board. A solid-body electric guitar has no top that moves; its neck does.
- */
-export function woodParts({ family, kind, size }: Pick<InstrumentFacts, 'family' | 'kind' | 'size'>): WoodPart[] {
-  const { body, neck, board } = WIDTHS[family];
-  // A bass is commonly a 3/4, and its figures are that size's.
-  const scale = family === 'bass' ? 1 : (SIZES[size ?? ''] ?? 1);
-  const round = (width: number) => Math.round(width * scale);
-  const parts: WoodPart[] = [];
-  if (kind !== 'electric') {
-    parts.push({ id: 'top', species: 'spruce', cut: 'quarter', widthMm: round(body), ...LAG.top });
-    const slab = family === 'harp';
-    parts.push({ id: 'back', species: 'maple', cut: slab ? 'slab' : 'quarter', widthMm: round(body), ...LAG.back });
-  }
-  parts.push({ id: 'neck', species: 'maple', cut: 'slab', widthMm: round(neck), ...LAG.neck });
-  if (board > 0) {
-    parts.push({ id: 'fretboard', species: 'rosewood', cut: 'quarter', widthMm: round(board), ...LAG.fretboard });
-  }
-  return parts;
+/** The wooden parts that are followed, as they usually are in this kind of instrument, at its size. */
+export function woodParts(facts: Pick<InstrumentFacts, 'family' | 'kind' | 'size'>): WoodPart[] {
+  const size = recordOf(facts.family).sizes?.[facts.size ?? ''];
+  return variantOf(facts).wood.map((part) => ({
+    ...part,
+    ...WOOD_LAGS[part.id],
+    widthMm: Math.round(part.widthMm * (size?.bodyScale ?? 1)),
+    widthOfUsualSize: size?.bodyScale === null,
+  }));
 }
 
 /** A part's time constant in ms. */
@@ -127,18 +77,19 @@ const GRAVE = 0.025;
  * @param moisture of each part, fractions
  */
 export function effectsOf(
-  { family, kind }: Pick<InstrumentFacts, 'family' | 'kind'>,
+  { family }: Pick<InstrumentFacts, 'family'>,
   moisture: Readonly<Partial<Record<WoodPartId, number>>>,
 ): Effect[] {
   const gain = (part: WoodPartId) => (moisture[part] ?? SET_UP_MOISTURE) - SET_UP_MOISTURE;
-  const body = moisture.top === undefined ? gain('neck') : gain('top');
+  const body = gain('top');
   const effects: Effect[] = [];
-  const pegs = family !== 'guitar' && family !== 'harp';
-  if (pegs && gain('neck') <= -NOTICEABLE) effects.push('pegs-slip');
-  if (pegs && gain('neck') >= NOTICEABLE) effects.push('pegs-stick');
-  if (family === 'guitar' && Math.abs(gain('neck')) >= NOTICEABLE) effects.push('relief');
-  if (family === 'guitar' && gain('fretboard') <= -NOTICEABLE) effects.push('sharp-frets');
-  if (kind !== 'electric') {
+  const { pegs, fretted } = recordOf(family);
+  const wooden = pegs === 'wooden';
+  if (wooden && gain('neck') <= -NOTICEABLE) effects.push('pegs-slip');
+  if (wooden && gain('neck') >= NOTICEABLE) effects.push('pegs-stick');
+  if (fretted && Math.abs(gain('neck')) >= NOTICEABLE) effects.push('relief');
+  if (fretted && gain('fretboard') <= -NOTICEABLE) effects.push('sharp-frets');
+  if (moisture.top !== undefined) {
     if (body <= -NOTICEABLE) effects.push('low-action');
     if (body >= NOTICEABLE) effects.push('high-action');
     if (body <= -GRAVE) effects.push('seams', 'cracks');

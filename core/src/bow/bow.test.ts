@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import {
-  BOW_GAP,
+  bowGap,
   bowAt,
   bowTension,
   HAIR_LIFE,
@@ -11,11 +11,11 @@ import {
   straightAtTurns,
   TIGHT_COSTS_AT_MOST,
   tightWear,
-  type BowedFamily,
 } from '.';
 import { foldLog, type LogEvent } from '../log';
 import { DAY_MS, HOUR_MS } from '../time';
 import { scribe } from '../testing/events';
+import type { BowedFamily } from '../instruments';
 
 const NOW = Date.parse('2026-06-01T12:00:00.000Z');
 
@@ -164,7 +164,7 @@ describe('the bow as a bent beam', () => {
 
   test.each(families)('%s: six to eight turns from slack give the gap', (family) => {
     // common practice: beginners count six to eight turns; the gaps are those of the trade.
-    const { least, most } = BOW_GAP[family];
+    const { least, most } = bowGap(family);
     const right = [6, 6.5, 7, 7.5, 8].filter((turns) => bowAt(family, turns).state === 'right');
     expect(right.length).toBeGreaterThanOrEqual(2);
     for (const turns of right) {
@@ -176,9 +176,9 @@ describe('the bow as a bent beam', () => {
 
   test('the gaps are those people look for', () => {
     // common practice: violin and viola 6–9 mm, cello 9–12, bass 12 and up.
-    expect(BOW_GAP.violin).toMatchObject({ least: 6, most: 9 });
-    expect(BOW_GAP.cello).toMatchObject({ least: 9, most: 12 });
-    expect(BOW_GAP.bass.least).toBe(12);
+    expect(bowGap('violin')).toMatchObject({ least: 6, most: 9 });
+    expect(bowGap('cello')).toMatchObject({ least: 9, most: 12 });
+    expect(bowGap('bass').least).toBe(12);
   });
 
   test('backed off too far the screw is about to leave', () => {

@@ -1,50 +1,15 @@
-import type { Family } from '../instruments';
+import { firstReaching } from '../maths';
+import { recordOf, type BowedFamily, type BowModel, type GapRange } from '../instruments';
 
-export type BowedFamily = Extract<Family, 'violin' | 'viola' | 'cello' | 'bass'>;
-
-/** The gap to look for between stick and hair at the narrowest point, mid-bow, in mm [handbook 1.4]. */
-export interface GapRange {
-  least: number;
-  usual: number;
-  most: number;
-  /** What people hold against it. */
-  gauge: string;
+/** The gap to look for on this family's bow, mm [handbook 1]. */
+export function bowGap(family: BowedFamily): GapRange {
+  return bowOf(family).gap;
 }
 
-export const BOW_GAP: Readonly<Record<BowedFamily, GapRange>> = {
-  violin: { least: 6, usual: 7, most: 9, gauge: 'a pencil' },
-  viola: { least: 6, usual: 7, most: 9, gauge: 'a pencil' },
-  cello: { least: 9, usual: 10, most: 12, gauge: 'a thick pencil' },
-  bass: { least: 12, usual: 13, most: 16, gauge: 'your teacher’s eye: it starts wider, so it ends wider' },
-};
+const bowOf = (family: BowedFamily) => recordOf(family).bow!;
 
-/** A bow as a slender curved beam with a band of hair across it. Lengths in mm, forces in N. */
-interface BowModel {
-  /** From head to frog. */
-  length: number;
-  /** Stick above hair at head and frog: the gap a straight stick would have. */
-  height: number;
-  /** Inward curve of the stick when slack. */
-  camber: number;
-  /** Force at which so slender a stick buckles: π²·EI/length². */
-  buckling: number;
-  /** Force that would double the length of the hair: stiffness × cross-section of the band. */
-  hair: number;
-  /** How far the frog moves in one turn of the screw. */
-  pitch: number;
-  /** Turns until the hair, lying together, begins to pull. */
-  takeUp: number;
-  /** Turns from there back to where the screw leaves its eye. */
-  thread: number;
-}
-
-/** From memory: dimensions of ordinary bows; stiffnesses chosen so that six to eight turns from slack give the gap. */
-const BOWS: Readonly<Record<BowedFamily, BowModel>> = {
-  violin: { length: 650, height: 18, camber: 16.5, buckling: 68, hair: 20_000, pitch: 0.5, takeUp: 4, thread: 5 },
-  viola: { length: 640, height: 18.5, camber: 17, buckling: 76, hair: 22_000, pitch: 0.5, takeUp: 4, thread: 5 },
-  cello: { length: 600, height: 24, camber: 20.5, buckling: 110, hair: 26_000, pitch: 0.6, takeUp: 4, thread: 5 },
-  bass: { length: 550, height: 27, camber: 21, buckling: 150, hair: 30_000, pitch: 0.65, takeUp: 4, thread: 5 },
-};
+/** How nearly the pull is found, as a share of the most there can be. */
+const PULL_WIDTH = 1e-12;
 
 export type BowState = 'leaving' | 'slack' | 'right' | 'tight' | 'straight';
 
@@ -77,14 +42,14 @@ function travelFor(model: BowModel, pullN: number): number {
 
 /** Turns from slack at which the stick is straight: too tight. */
 export function straightAtTurns(family: BowedFamily, stretchTurns = 0): number {
-  const model = BOWS[family];
+  const { model } = bowOf(family);
   const pull = (model.camber * model.buckling * Math.PI) / (4 * model.height);
   return model.takeUp + stretchTurns + travelFor(model, pull) / model.pitch;
 }
 
 /** Turns back from slack at which the screw leaves its eye and the frog drops. Negative. */
 export function leavesAtTurns(family: BowedFamily): number {
-  return -BOWS[family].thread;
+  return -bowOf(family).model.thread;
 }
 
 /**
@@ -94,18 +59,10 @@ export function leavesAtTurns(family: BowedFamily): number {
  * @param stretchTurns turns lost to hair that has stretched; 0 for new hair
  */
 export function bowAt(family: BowedFamily, turns: number, stretchTurns = 0): BowAt {
-  const model = BOWS[family];
+  const { model } = bowOf(family);
   const travel = (turns - model.takeUp - stretchTurns) * model.pitch;
-  let pullN = 0;
-  if (travel > 0) {
-    let [low, high] = [0, 0.97 * model.buckling];
-    for (let halving = 0; halving < 50; halving++) {
-      const middle = (low + high) / 2;
-      if (travelFor(model, middle) < travel) low = middle;
-      else high = middle;
-    }
-    pullN = (low + high) / 2;
-  }
+  const most = 0.97 * model.buckling;
+  const pullN = travel <= 0 ? 0 : firstReaching((pull) => travelFor(model, pull), travel, 0, most, most * PULL_WIDTH);
   const camberMm = camberUnder(model, pullN);
   const gapMm = model.height - camberMm;
   return {
@@ -119,7 +76,7 @@ export function bowAt(family: BowedFamily, turns: number, stretchTurns = 0): Bow
 }
 
 function stateOf(family: BowedFamily, turns: number, gapMm: number, camberMm: number): BowState {
-  const { least, most } = BOW_GAP[family];
+  const { least, most } = bowGap(family);
   if (turns <= leavesAtTurns(family) + 1.5) return 'leaving';
   if (gapMm < least) return 'slack';
   if (gapMm <= most) return 'right';

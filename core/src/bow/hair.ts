@@ -1,5 +1,4 @@
-import { LIFE_LOG_SD } from '../strings/learning';
-import type { Life } from '../upkeep/wear';
+import { LIFE_LOG_SD, type Life } from '../wear';
 
 /** The two-clock life of bow hair [handbook 6]: 6 months at 3.5 h/day, 24 months at 0.5 h/day. */
 export const HAIR_LIFE: Life = { hours: 727, days: 1466, logSd: LIFE_LOG_SD };

@@ -1,20 +1,16 @@
 import fc from 'fast-check';
+import { mayUse, PRODUCTS, residueOf, rungFor, workshopZones, type Product, type ResidueState, type WipeId } from '.';
 import {
-  mayUse,
-  PRODUCTS,
-  residueOf,
-  rungFor,
+  FAMILIES,
+  FINISHES,
+  usualFacts,
+  type Family,
   SURFACES,
-  SURFACES_OF,
-  workshopZones,
-  type Product,
-  type ResidueState,
+  recordOf,
   type Surface,
-  type WipeId,
-} from '.';
-import { FAMILIES, FINISHES, usualFacts, type Family } from '../instruments';
+  schoolsFor,
+} from '../instruments';
 import { foldLog } from '../log';
-import { schoolsFor } from '../schools';
 import { scribe } from '../testing/events';
 import { DAY_MS } from '../time';
 
@@ -37,7 +33,7 @@ describe('what may be used', () => {
     ];
     for (const product of never)
       for (const family of FAMILIES)
-        for (const surface of SURFACES_OF[family]) expect(use(product, surface, family)).toBe('never');
+        for (const surface of recordOf(family).surfaces) expect(use(product, surface, family)).toBe('never');
     // Naphtha dries wood; polish and cleaner stay off strings and fingerboard.
     expect(use('naphtha', 'fretboard', 'guitar')).toBe('never');
     for (const polish of ['harp-polish', 'guitar-polish', 'instrument-cleaner'] as const)
@@ -89,7 +85,7 @@ describe('what may be used', () => {
   test('every answer has a reason', () => {
     for (const product of PRODUCTS)
       for (const family of FAMILIES)
-        for (const surface of SURFACES_OF[family])
+        for (const surface of recordOf(family).surfaces)
           expect(mayUse(product, surface, usualFacts(family), A).reason.length).toBeGreaterThan(10);
   });
 });

@@ -1,4 +1,4 @@
-import { FAMILY_FACTS, type Family, type InstrumentFacts } from '../instruments';
+import { recordOf, type FamilyRecord, type InstrumentFacts } from '../instruments';
 import type { Schools } from '../schools';
 import type { WipeId, ZoneResidue } from './residue';
 
@@ -14,10 +14,9 @@ export interface Rung {
   workshop: boolean;
 }
 
-type Kind = 'bowed' | 'harp' | 'guitar';
-const kindOf = (family: Family): Kind => (FAMILY_FACTS[family].bowed ? 'bowed' : family === 'harp' ? 'harp' : 'guitar');
+type Ladder = FamilyRecord['ladder'];
 
-const DRY: Readonly<Record<Kind, string>> = {
+const DRY: Readonly<Record<Ladder, string>> = {
   bowed: 'A dry soft cotton or microfibre cloth.',
   guitar: 'A dry cloth.',
   harp: 'A soft dry cloth; a stiff artist’s brush in corners.',
@@ -49,7 +48,7 @@ const OFF_WITH_STRINGS: Rung = {
 
 type Pair = (facts: InstrumentFacts, schools: Schools) => [settling: Rung, caked: Rung];
 /** What loosens settling residue, and the rung after it for caked; varnished wood where nothing is said. */
-const LADDER: Readonly<Record<Kind, Readonly<Partial<Record<WipeId, Pair>>>>> = {
+const LADDER: Readonly<Record<Ladder, Readonly<Partial<Record<WipeId, Pair>>>>> = {
   bowed: {
     'wipe-strings': () => [SPIRIT, OFF_WITH_STRINGS],
   },
@@ -98,7 +97,7 @@ const LADDER: Readonly<Record<Kind, Readonly<Partial<Record<WipeId, Pair>>>>> = 
   },
 };
 
-function dry(kind: Kind, caution: string | null = null): Rung {
+function dry(kind: Ladder, caution: string | null = null): Rung {
   return { rung: 1, does: DRY[kind], caution, workshop: false };
 }
 
@@ -119,7 +118,7 @@ export function rungFor(
   schools: Schools,
   { step, state }: Pick<ZoneResidue, 'step' | 'state'>,
 ): Rung | null {
-  const kind = kindOf(facts.family);
+  const kind = recordOf(facts.family).ladder;
   if (state === 'clean') return null;
   if (state === 'fresh') return dry(kind);
   const [settling, caked] = (LADDER[kind][step] ?? onWood)(facts, schools);

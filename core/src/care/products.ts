@@ -1,19 +1,5 @@
-import type { Family } from '../instruments';
+import { recordOf, type Family, type Surface } from '../instruments';
 import type { Schools } from '../schools';
-
-/** What something may be put on. */
-export const SURFACES = [
-  'varnish',
-  'lacquer',
-  'bare-wood',
-  'fretboard',
-  'plain-strings',
-  'wound-strings',
-  'hair',
-  'hardware',
-  'harp-body',
-] as const;
-export type Surface = (typeof SURFACES)[number];
 
 /** Kinds of products, told apart by what they do to an instrument. */
 export const PRODUCTS = [
@@ -71,25 +57,6 @@ export const PRODUCT_NAMES: Readonly<Record<Product, string>> = {
   'baby-wipes': 'Baby wipes',
   naphtha: 'Naphtha (lighter fluid)',
   spray: 'Anything sprayed on',
-};
-
-/** Surfaces a family has. */
-const BOWED_SURFACES: readonly Surface[] = [
-  'varnish',
-  'bare-wood',
-  'fretboard',
-  'plain-strings',
-  'wound-strings',
-  'hair',
-  'hardware',
-];
-export const SURFACES_OF: Readonly<Record<Family, readonly Surface[]>> = {
-  violin: BOWED_SURFACES,
-  viola: BOWED_SURFACES,
-  cello: BOWED_SURFACES,
-  bass: BOWED_SURFACES,
-  guitar: ['lacquer', 'bare-wood', 'fretboard', 'plain-strings', 'wound-strings', 'hardware'],
-  harp: ['harp-body', 'bare-wood', 'plain-strings', 'wound-strings', 'hardware'],
 };
 
 export interface Allowance {
@@ -237,6 +204,13 @@ const PRODUCT_DATA: Readonly<Record<Product, ProductData>> = {
   },
 };
 
+/** Why spirit has no place on strings that carry no rosin; null where it has. */
+const NO_SPIRIT = {
+  bowed: null,
+  harp: 'Gut and nylon do not stand spirit, and rosin never reaches a harp.',
+  guitar: 'No rosin to dissolve there; a dry cloth does it, and one drop ruins the finish.',
+} as const;
+
 /**
  * Whether a kind of product may be used on a surface: allowed, only in a stated way, or never; with the reason.
  * Schools are followed where they disagree: cleaner on varnish, soap at dirty hair.
@@ -254,17 +228,14 @@ export function mayUse(
   const finish = surface === 'varnish' || surface === 'lacquer' || surface === 'harp-body';
   if (finish && facts.setUp.finish === 'valuable' && product !== 'dry-cloth')
     return never('This finish is old or valuable: dry at home, and ask a qualified luthier for more.');
-  if (product === 'spirit' && (facts.family === 'guitar' || facts.family === 'harp'))
-    return never(
-      facts.family === 'harp'
-        ? 'Gut and nylon do not stand spirit, and rosin never reaches a harp.'
-        : 'No rosin to dissolve there; a dry cloth does it, and one drop ruins the finish.',
-    );
+  const { ladder } = recordOf(facts.family);
+  const spirit = NO_SPIRIT[ladder];
+  if (product === 'spirit' && spirit) return never(spirit);
   if (product === 'instrument-cleaner' && surface === 'varnish' && schools.cleaner === 'A')
     return never('By your school: dry only, and the rest is for the workshop.');
   if (product === 'mild-soap' && surface === 'hair' && schools.frogHair === 'A')
     return never('By your school: dirty hair is left to the rehair.');
-  if (product === 'fretboard-oil' && facts.family !== 'guitar')
+  if (product === 'fretboard-oil' && ladder !== 'guitar')
     return never('A bowed fingerboard is ebony worn by fingers alone: a dry cloth is enough.');
   return found;
 }

@@ -1,4 +1,4 @@
-import { FAMILY_FACTS, type InstrumentFacts, type Zone } from '../instruments';
+import { isBowed, type InstrumentFacts, type Zone } from '../instruments';
 import { firstPlayedAfter, hoursBetween, lastDone, type InstrumentLog, type StepId } from '../log';
 import { DAY_MS } from '../time';
 
@@ -45,7 +45,7 @@ export function residueOf(
   log: InstrumentLog,
   atMs = log.nowMs,
 ): ZoneResidue[] {
-  return WIPES.filter(({ bowed }) => !bowed || FAMILY_FACTS[family].bowed).map(({ step, zone }) => {
+  return WIPES.filter(({ bowed }) => !bowed || isBowed(family)).map(({ step, zone }) => {
     const wipedAt = lastDone(log, step, atMs === log.nowMs ? Infinity : atMs);
     const from = wipedAt ?? -Infinity;
     const minutes = hoursBetween(log.playing, from, atMs) * 60;

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
-import { diaryEntry, guessDiary, guessDiaryOrder, placeInDay, type DiaryPlan } from '.';
+import { diaryEntry, guessDiary, placeInDay, type DiaryPlan } from '.';
 import { DAY_MS, HOUR_MS, MINUTE_MS, startOfLocalDay } from '../time';
+import { guessCalendarOrder } from '../tables';
 
 const TODAY = Math.round(Date.UTC(2026, 5, 1) / DAY_MS);
 const NAMES = new Map([
@@ -51,11 +52,11 @@ describe('a practice diary', () => {
   });
 
   test('day and month are asked for where they can be read both ways, never guessed', () => {
-    expect(guessDiaryOrder(['03/04/2026', '05/06/2026'])).toBeNull();
-    expect(guessDiaryOrder(['03/04/2026', '25/06/2026'])).toBe('dmy');
-    expect(guessDiaryOrder(['03/04/2026', '05/26/2026'])).toBe('mdy');
-    expect(guessDiaryOrder(['2026-04-03'])).toBe('ymd');
-    expect(guessDiaryOrder(['hello'])).toBeNull();
+    expect(guessCalendarOrder(['03/04/2026', '05/06/2026'])).toBeNull();
+    expect(guessCalendarOrder(['03/04/2026', '25/06/2026'])).toBe('dmy');
+    expect(guessCalendarOrder(['03/04/2026', '05/26/2026'])).toBe('mdy');
+    expect(guessCalendarOrder(['2026-04-03'])).toBe('ymd');
+    expect(guessCalendarOrder(['hello'])).toBeNull();
   });
 
   test('columns are guessed from heads and contents', () => {

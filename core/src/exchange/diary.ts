@@ -1,16 +1,21 @@
-import { numberIn } from '../air/intake/logger-file';
+import {
+  dateNumbers,
+  guessCalendarOrder,
+  layOut,
+  LONGEST_CELL,
+  numberIn,
+  wallDate,
+  type CalendarOrder,
+  type Row,
+} from '../tables';
 import { DAY_MS, HOUR_MS, MINUTE_MS, startOfLocalDay, type LocalDay } from '../time';
-
-/** Order of the numbers in a diary's dates. */
-export const DIARY_ORDERS = ['ymd', 'dmy', 'mdy'] as const;
-export type DiaryOrder = (typeof DIARY_ORDERS)[number];
 
 /** How the columns of a practice diary are to be read. Numbers are places of columns, from 0. */
 export interface DiaryPlan {
   /** Lines above the first entry. */
   skip: number;
   date: number;
-  order: DiaryOrder;
+  order: CalendarOrder;
   /** How long was played: in minutes, in hours, or as h:mm. */
   length: number;
   unit: 'minutes' | 'hours' | 'clock';
@@ -38,77 +43,57 @@ export interface DiaryEntry {
   instrumentId: string;
 }
 
-const DATE = /^\s*(\d{1,4})[-./\s](\d{1,2})[-./\s](\d{1,4})\.?(?:[T\s].*)?$/;
-const CLOCK = /^\s*(\d{1,2}):(\d{2})(?::\d{2})?\s*$/;
+const CLOCK = /^(\d{1,2}):(\d{2})(?::\d{2})?$/;
+const clockIn = (text: string) => (text.length > LONGEST_CELL ? null : CLOCK.exec(text.trim()));
 
-/** Day, month and year of a text in an order; null where it is no date of the calendar. */
-function dayIn(text: string, order: DiaryOrder): LocalDay | null {
-  const match = DATE.exec(text);
-  if (!match) return null;
-  const [a, b, c] = match.slice(1).map(Number) as [number, number, number];
-  const [y, month, date] = order === 'ymd' ? [a, b, c] : order === 'dmy' ? [c, b, a] : [c, a, b];
-  const year = y < 100 ? 2000 + y : y;
-  const wall = new Date(Date.UTC(year, month - 1, date));
-  return wall.getUTCMonth() === month - 1 && wall.getUTCDate() === date ? Math.round(wall.getTime() / DAY_MS) : null;
+/** The day of a text; null where it is no date of the calendar. */
+function dayIn(text: string, order: CalendarOrder): LocalDay | null {
+  const numbers = dateNumbers(text);
+  const wall = numbers && wallDate(numbers, order);
+  return wall === null ? null : Math.round(wall / DAY_MS);
 }
 
-/** Which order dates are written in; null when they can be read both ways, so that it has to be asked. */
-export function guessDiaryOrder(dates: readonly string[]): DiaryOrder | null {
-  const parts = dates.flatMap((text) => {
-    const match = DATE.exec(text);
-    return match ? [match.slice(1)] : [];
-  });
-  if (parts.length === 0) return null;
-  if (parts.every(([first]) => first!.length === 4)) return 'ymd';
-  const [first, second] = [0, 1].map((at) => Math.max(...parts.map((each) => Number(each[at]))));
-  if (first! > 12 && second! <= 12) return 'dmy';
-  return second! > 12 && first! <= 12 ? 'mdy' : null;
-}
+/** Of a column's cells, the share that must be of a kind. */
+const MOST_OF = 0.6;
+/** Nobody plays so many hours a day: a column that reaches further is in minutes. */
+const HOURS_IN_DAY = 24;
 
 /** Looks at the top of a diary cut into cells and guesses what its columns are; what is unsure is null. */
-export function guessDiary(rows: readonly (readonly string[])[], names: readonly string[]): GuessedDiary {
-  const isEntry = (cells: readonly string[]) => cells.some((cell) => DATE.test(cell));
-  const skip = Math.max(
-    0,
-    rows.findIndex((cells) => isEntry(cells)),
-  );
-  const heads = (rows[skip - 1] ?? []).map((cell) => cell.toLowerCase());
-  const body = rows.slice(skip).filter(isEntry);
-  const columns = Array.from({ length: Math.max(0, ...body.map((cells) => cells.length)) }, (_, at) => at);
-  const column = (at: number) => body.map((cells) => (cells[at] ?? '').trim());
-  const mostly = (at: number, test: (cell: string) => boolean) =>
-    column(at).filter(test).length > 0.6 * Math.max(1, body.length);
-  const date = columns.find((at) => mostly(at, (cell) => DATE.test(cell))) ?? null;
+export function guessDiary(rows: readonly Row[], names: readonly string[]): GuessedDiary {
+  const isDate = (cell: string) => dateNumbers(cell) !== null;
+  const { skip, heads, columns, column, mostly, headed } = layOut(rows, (cells) => cells.some(isDate), MOST_OF);
+  const date = columns.find((at) => mostly(at, isDate)) ?? null;
   const rest = columns.filter((at) => at !== date);
-  const headed = (words: RegExp, among: readonly number[]) => among.find((at) => words.test(heads[at] ?? ''));
-  const lengths = rest.filter((at) => mostly(at, (cell) => Number.isFinite(numberIn(cell)) || CLOCK.test(cell)));
+  const isLength = (cell: string) => Number.isFinite(numberIn(cell)) || clockIn(cell) !== null;
+  const lengths = rest.filter((at) => mostly(at, isLength));
   const length =
     headed(/min|dura|length|time|hour|dauer|zeit|stund/, lengths) ?? (lengths.length === 1 ? lengths[0]! : null);
   const known = names.map((name) => name.toLowerCase());
-  const instrument =
-    rest.find((at) => mostly(at, (cell) => known.includes(cell.toLowerCase()))) ?? headed(/instrument/, rest) ?? null;
-  const head = length === null ? '' : (heads[length] ?? '');
-  const values = length === null ? [] : column(length).map(numberIn).filter(Number.isFinite);
-  const unit =
-    length === null
-      ? null
-      : mostly(length, (cell) => CLOCK.test(cell))
-        ? 'clock'
-        : /min/.test(head)
-          ? 'minutes'
-          : /hour|\bh\b|stund/.test(head)
-            ? 'hours'
-            : Math.max(0, ...values) > 24
-              ? 'minutes'
-              : null;
-  return { skip, date, order: date === null ? null : guessDiaryOrder(column(date)), length, unit, instrument };
+  const isName = (cell: string) => known.includes(cell.toLowerCase());
+  const instrument = rest.find((at) => mostly(at, isName)) ?? headed(/instrument/, rest) ?? null;
+  const clocked = length !== null && mostly(length, (cell) => clockIn(cell) !== null);
+  return {
+    skip,
+    date,
+    order: date === null ? null : guessCalendarOrder(column(date)),
+    length,
+    unit: length === null ? null : clocked ? 'clock' : unitOf(heads[length] ?? '', column(length).map(numberIn)),
+    instrument,
+  };
+}
+
+/** The unit of a column of lengths by its head, else by what only minutes can be; null where it has to be asked. */
+function unitOf(head: string, values: readonly number[]): 'minutes' | 'hours' | null {
+  if (head.includes('min')) return 'minutes';
+  if (/hour|\bh\b|stund/.test(head)) return 'hours';
+  return Math.max(0, ...values.filter(Number.isFinite)) > HOURS_IN_DAY ? 'minutes' : null;
 }
 
 const LONGEST_MIN = 24 * 60;
 
 /** Reads one line. @param instruments names in lower case to ids; @param only the instrument of the whole file, where no column names it */
 export function diaryEntry(
-  cells: readonly string[],
+  cells: Row,
   plan: DiaryPlan,
   instruments: ReadonlyMap<string, { id: string; since: LocalDay | null }>,
   only: string | null,
@@ -129,7 +114,7 @@ export function diaryEntry(
 }
 
 function minutesIn(text: string, unit: DiaryPlan['unit']): number | null {
-  const clock = CLOCK.exec(text);
+  const clock = clockIn(text);
   if (clock) return Number(clock[1]) * 60 + Number(clock[2]);
   const value = numberIn(text);
   if (!Number.isFinite(value)) return null;

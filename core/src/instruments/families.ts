@@ -1,104 +1,62 @@
-/** The six families, as data. Tunings are listed from the lowest string to the highest [handbook 4]. */
-export const FAMILIES = ['violin', 'viola', 'cello', 'bass', 'guitar', 'harp'] as const;
-export type Family = (typeof FAMILIES)[number];
+import { bass } from './bass';
+import { cello } from './cello';
+import type { FamilyRecord, VariantRecord } from './family';
+import { guitar } from './guitar';
+import { harp } from './harp';
+import { viola } from './viola';
+import { violin } from './violin';
 
-/** Held under the chin; stood on an endpin; both. */
-export const VIOLINS: readonly Family[] = ['violin', 'viola'];
-export const LARGE: readonly Family[] = ['cello', 'bass'];
-export const BOWED: readonly Family[] = [...VIOLINS, ...LARGE];
+/** The families, each with everything that is known of it. */
+const RECORDS = { violin, viola, cello, bass, guitar, harp };
 
-export const KINDS = ['steel', 'classical', 'electric', 'lever', 'pedal'] as const;
-export type Kind = (typeof KINDS)[number];
+export type Family = keyof typeof RECORDS;
+export const FAMILIES = Object.keys(RECORDS) as [Family, ...Family[]];
 
-export const CASES = ['hard', 'soft', 'none'] as const;
-export type CaseKind = (typeof CASES)[number];
+type NameOf<F extends Family> = F extends Family ? keyof (typeof RECORDS)[F]['variants'] : never;
+/** A named kind of a family; what has only one kind has none. */
+export type Kind = Exclude<NameOf<Family>, 'usual'>;
+export const KINDS = [...new Set(Object.values(RECORDS).flatMap(({ variants }) => Object.keys(variants)))].filter(
+  (name) => name !== 'usual',
+) as [Kind, ...Kind[]];
 
-/** A rest with feet, a pad held by a band, or none. */
-export const RESTS = ['rest', 'pad', 'none'] as const;
-export type RestKind = (typeof RESTS)[number];
+/** Families that are played with a bow. */
+export type BowedFamily = { [F in Family]: (typeof RECORDS)[F]['bow'] extends null ? never : F }[Family];
 
-/** varnish: as on bowed instruments; hard: modern hard finish; lacquer: thin lacquer; valuable: old or valuable, whatever it is. */
-export const FINISHES = ['varnish', 'hard', 'lacquer', 'valuable'] as const;
-export type Finish = (typeof FINISHES)[number];
-
-export interface FamilyFacts {
-  /** Played with a bow: has hair, rosin and a stick to slacken. */
-  bowed: boolean;
-  kinds: readonly Kind[];
-  /** Named sizes, the usual one first; empty where size is not a choice. */
-  sizes: readonly string[];
-  /** Names of the strings, lowest first; empty for a harp, whose strings are counted. */
-  strings: readonly string[];
-  stringCount: number;
-  /** Takes a shoulder rest. */
-  shoulderRest: boolean;
-  /** Stands on an endpin. */
-  endpin: boolean;
-  case: CaseKind;
-  finish: Finish;
+/** Everything that is known of a family. */
+export function recordOf(family: Family): FamilyRecord {
+  return RECORDS[family];
 }
 
-const bowed = {
-  bowed: true,
-  kinds: [],
-  stringCount: 4,
-  case: 'hard',
-  endpin: false,
-  finish: 'varnish',
-} as const;
+/** Named kinds of a family, the usual one first; none where there is only one. */
+export function kindsOf(family: Family): readonly Kind[] {
+  return Object.keys(RECORDS[family].variants).filter((name) => name !== 'usual') as Kind[];
+}
 
-export const FAMILY_FACTS: Readonly<Record<Family, FamilyFacts>> = {
-  violin: {
-    ...bowed,
-    sizes: ['4/4', '3/4', '1/2', '1/4', '1/8', '1/16'],
-    strings: ['G', 'D', 'A', 'E'],
-    shoulderRest: true,
-  },
-  viola: {
-    ...bowed,
-    sizes: ['4/4', '3/4', '1/2', '1/4'],
-    strings: ['C', 'G', 'D', 'A'],
-    shoulderRest: true,
-  },
-  cello: {
-    ...bowed,
-    sizes: ['4/4', '3/4', '1/2', '1/4', '1/8'],
-    strings: ['C', 'G', 'D', 'A'],
-    shoulderRest: false,
-    endpin: true,
-    case: 'soft',
-  },
-  bass: {
-    ...bowed,
-    sizes: ['3/4', '4/4', '1/2', '1/4'],
-    strings: ['E', 'A', 'D', 'G'],
-    shoulderRest: false,
-    endpin: true,
-    case: 'soft',
-  },
-  guitar: {
-    bowed: false,
-    kinds: ['steel', 'classical', 'electric'],
-    sizes: ['4/4', '3/4', '1/2'],
-    strings: ['E', 'A', 'D', 'G', 'B', 'high E'],
-    stringCount: 6,
-    shoulderRest: false,
-    endpin: false,
-    case: 'hard',
-    finish: 'hard',
-  },
-  harp: {
-    bowed: false,
-    kinds: ['lever', 'pedal'],
-    sizes: [],
-    strings: [],
-    stringCount: 34,
-    shoulderRest: false,
-    endpin: false,
-    case: 'none',
-    finish: 'lacquer',
-  },
-};
+/**
+ * What is known of one kind. Where nobody has said which kind it is, the family's usual one is meant.
+ * @param kind null where the family has none, or nobody said
+ */
+export function variantOf({ family, kind }: { family: Family; kind: Kind | null }): VariantRecord {
+  const { variants } = recordOf(family);
+  return (kind === null ? undefined : variants[kind]) ?? Object.values(variants)[0]!;
+}
 
-/** Strings a harp commonly has: 47 on a pedal harp; 34 is the common lever harp [handbook 4]. */
-export const HARP_STRINGS: Readonly<Record<'lever' | 'pedal', number>> = { lever: 34, pedal: 47 };
+/** Named sizes of a family, the usual one first; none where size is not a choice. */
+export function sizesOf(family: Family): readonly string[] {
+  return Object.keys(recordOf(family).sizes ?? {});
+}
+
+/** Whether it is played with a bow: has hair, rosin and a stick to slacken. */
+export function isBowed(family: Family): family is BowedFamily {
+  return recordOf(family).bow !== null;
+}
+
+/** Families of which something holds, in their order. */
+export function familiesWith(test: (record: FamilyRecord) => boolean): readonly Family[] {
+  return FAMILIES.filter((family) => test(recordOf(family)));
+}
+
+export const BOWED = FAMILIES.filter(isBowed);
+/** Held under the chin; stood on an endpin. */
+export const CHIN_HELD = familiesWith(({ takes }) => takes.chin);
+export const ON_ENDPIN = familiesWith(({ takes }) => takes.endpin);

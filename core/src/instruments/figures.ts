@@ -1,4 +1,4 @@
-import { BOWED, LARGE, VIOLINS, type Family } from './families';
+import { recordOf, type Family } from './families';
 
 /** What the set-up sheet records: numbers with dates. Lengths in mm. */
 export const FIGURES = [
@@ -26,7 +26,6 @@ export interface FigureData {
   step: number;
   /** Where to begin when nothing was measured yet. */
   start: number;
-  families: readonly Family[];
 }
 
 /** Each figure of the set-up sheet. Bounds and starts are from memory: wide enough for any size, narrow enough for slips. */
@@ -39,7 +38,6 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 700,
     step: 5,
     start: 300,
-    families: LARGE,
   },
   'rest-left': {
     title: 'Rest height, left foot',
@@ -49,7 +47,6 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 120,
     step: 1,
     start: 30,
-    families: VIOLINS,
   },
   'rest-right': {
     title: 'Rest height, right foot',
@@ -59,7 +56,6 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 120,
     step: 1,
     start: 24,
-    families: VIOLINS,
   },
   'rest-position': {
     title: 'Rest position',
@@ -69,7 +65,6 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 250,
     step: 1,
     start: 70,
-    families: VIOLINS,
   },
   'bow-turns': {
     title: 'Turns to your gap',
@@ -79,7 +74,6 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 25,
     step: 0.5,
     start: 7,
-    families: BOWED,
   },
   'bow-gap': {
     title: 'Bow gap',
@@ -89,7 +83,6 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 30,
     step: 0.5,
     start: 7,
-    families: BOWED,
   },
   'string-gauge': {
     title: 'Gauge of the thinnest string',
@@ -99,7 +92,6 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 1.5,
     step: 0.01,
     start: 0.3,
-    families: ['guitar'],
   },
   action: {
     title: 'Action',
@@ -109,7 +101,6 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 8,
     step: 0.1,
     start: 2.2,
-    families: ['guitar'],
   },
   relief: {
     title: 'Neck relief',
@@ -119,7 +110,6 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 3,
     step: 0.05,
     start: 0.2,
-    families: ['guitar'],
   },
 };
 
@@ -134,6 +124,11 @@ export function figuresOf({
   return FIGURES.filter((figure) => {
     if (figure.startsWith('rest-') && setUp.shoulderRest === 'none') return false;
     if (figure === 'endpin-length' && !setUp.endpin) return false;
-    return FIGURE_DATA[figure].families.includes(family);
+    return isMeasured(figure, family);
   });
+}
+
+/** Whether a figure is one of this family's. */
+export function isMeasured(figure: Figure, family: Family): boolean {
+  return recordOf(family).figures.includes(figure);
 }

@@ -1,4 +1,12 @@
+export * from './family';
 export * from './families';
 export * from './figures';
-export * from './instrument';
+export * from './facts';
 export * from './zones';
+export * from './surfaces';
+export * from './woods';
+export * from './string-spec';
+export * from './stringing';
+export * from './schools';
+export { stringsOf } from './harp';
+export { alongNotes } from './pitch-lines';

@@ -1,4 +1,4 @@
-import { FAMILY_FACTS, type InstrumentFacts } from '../instruments';
+import { isBowed, recordOf, type InstrumentFacts } from '../instruments';
 import type { DrillId, StepId } from '../log';
 
 export interface DrillData {
@@ -18,9 +18,9 @@ export const DRILL_DATA: Readonly<Record<DrillId, DrillData>> = {
 /** Drills that make sense for an instrument. */
 export function drillsFor({ family }: Pick<InstrumentFacts, 'family'>): DrillId[] {
   return (Object.keys(DRILL_DATA) as DrillId[]).filter((id) => {
-    if (DRILL_DATA[id].bowed && !FAMILY_FACTS[family].bowed) return false;
+    if (DRILL_DATA[id].bowed && !isBowed(family)) return false;
     // Large instruments live in soft cases: what goes wrong there is not seen before the lid.
-    return id !== 'case' || family === 'violin' || family === 'viola';
+    return id !== 'case' || recordOf(family).takes.chin;
   });
 }
 

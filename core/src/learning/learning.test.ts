@@ -1,4 +1,4 @@
-import { CASE_FAULT_DATA, drillsFor, missesOf, stepsWithRoom } from '.';
+import { CASE_FAULT_DATA, drillsFor, missesOf, oftenMissed } from '.';
 import { usualFacts } from '../instruments';
 import { foldLog, STEPS, type StepId } from '../log';
 import { scribe } from '../testing/events';
@@ -44,7 +44,7 @@ test('skips in rounds and misses in drills are counted together, the most missed
 });
 
 test('a step gets more room when it is missed again and again, not once, and not for ever', () => {
-  const room = (...evenings: (readonly [StepId, boolean, number?])[]) => [...stepsWithRoom(logOf(evenings))];
+  const room = (...evenings: (readonly [StepId, boolean, number?])[]) => [...oftenMissed(logOf(evenings))];
   expect(room(['slacken', false])).toEqual([]);
   expect(room(['slacken', false], ['slacken', false], ['slacken', true])).toEqual(['slacken']);
   expect(room(['slacken', false, 60], ['slacken', false, 60])).toEqual([]);

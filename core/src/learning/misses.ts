@@ -13,8 +13,8 @@ export interface StepRecordOf {
 /** How far back the trainer looks, in days. */
 export const LOOK_BACK_DAYS = 30;
 /** A step gets more room when it was missed at least this often, and in at least this share of the times it came up. */
-export const ROOM_MISSES = 2;
-export const ROOM_SHARE = 0.25;
+export const OFTEN_MISSES = 2;
+export const OFTEN_SHARE = 0.25;
 
 /** Every step that came up lately, the most missed first. */
 export function missesOf(log: InstrumentLog): StepRecordOf[] {
@@ -47,10 +47,10 @@ export function missesOf(log: InstrumentLog): StepRecordOf[] {
 }
 
 /** Steps that keep being missed: the closing round gives them more room. */
-export function stepsWithRoom(log: InstrumentLog): Set<StepId> {
+export function oftenMissed(log: InstrumentLog): Set<StepId> {
   return new Set(
     missesOf(log)
-      .filter(({ asked, missed }) => missed >= ROOM_MISSES && missed / asked >= ROOM_SHARE)
+      .filter(({ asked, missed }) => missed >= OFTEN_MISSES && missed / asked >= OFTEN_SHARE)
       .map(({ step }) => step),
   );
 }

@@ -217,7 +217,7 @@ test('a figure must be one the instrument has, and one that can have been measur
   expect(code(measured('rest-left', 340))).toBe('out-of-range');
   expect(code(measured('endpin-length', 300))).toBe('no-such-figure');
   expect(code(measured('endpin-length', 300), context([], { family: 'cello' }))).toBe('admitted');
-  expect(code(event('regulated', NOW, { known: true }))).toBe('no-harp');
+  expect(code(event('regulated', NOW, { known: true }))).toBe('no-action');
   expect(code(event('regulated', NOW, { known: true }), context([], { family: 'harp' }))).toBe('admitted');
 });
 

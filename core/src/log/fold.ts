@@ -1,73 +1,23 @@
-import type { Move, Weighing } from '../air';
-import { HOUR_MS, type LocalDay } from '../time';
-import type { Figure } from '../instruments/figures';
-import type { EventOf, LogEvent, StepId } from './events';
-import { playingFrom, type Playing } from './playing';
+import type { Figure } from '../instruments';
+import type { LocalDay } from '../time';
+import type { Measure } from './care-events';
+import type { LogEvent } from './events';
+import { emptyLists, meaningOf, type LogLists } from './meanings';
+import { hoursBetween, playingFrom, type Playing } from './playing';
+import type { KnownMark } from './primitives';
 import { liveEvents } from './retraction';
+import type { StepId } from './round-events';
 import { sessionsFrom, type Session } from './sessions';
 
-export interface StepRecord {
-  eventId: string;
-  step: StepId;
-  done: boolean;
-  sessionId: string | null;
-  at: number;
-}
-
-export interface Mark {
-  eventId: string;
-  at: number;
-}
-
-/** A mark whose date may be only a bound: `known` false means that it happened no later than `at`. */
-export interface KnownMark extends Mark {
-  known: boolean;
-}
-
-export type Fitting = KnownMark & EventOf<'strings-fitted'>['payload'];
-
-/** A guided change of strings, under way or over. */
-export type StringChange = Mark &
-  EventOf<'change-began'>['payload'] & {
-    /** When it ended, ms; null while it is under way. */
-    endedAt: number | null;
-  };
-
-/** A tuning on record: how far a string was found off. */
-export type TuningMark = Mark & EventOf<'tuned'>['payload'];
-
-/** A figure of the set-up sheet as it was measured. */
-export interface Measure extends Mark {
-  figure: Figure;
-  value: number;
-}
-
-export type DrillResult = Mark & EventOf<'drill-done'>['payload'];
-
 /** What one instrument's log amounts to. Every list is in order of time. */
-export interface InstrumentLog {
+export type InstrumentLog = {
   nowMs: number;
   timeZone: string;
-  live: readonly LogEvent[];
   sessions: readonly Session[];
   /** The session whose clock is running, if one is. */
   running: Session | null;
   playing: Playing;
-  steps: readonly StepRecord[];
-  fittings: readonly Fitting[];
-  changes: readonly StringChange[];
-  tunings: readonly TuningMark[];
-  rehairs: readonly KnownMark[];
-  hairLooks: readonly Mark[];
-  rosinings: readonly Mark[];
-  checkups: readonly KnownMark[];
-  measures: readonly Measure[];
-  regulations: readonly KnownMark[];
-  packings: readonly Mark[];
-  drills: readonly DrillResult[];
-  moves: readonly (Mark & Move)[];
-  weighings: readonly (Mark & Weighing)[];
-}
+} & { readonly [K in keyof LogLists]: Readonly<LogLists[K]> };
 
 /**
  * Folds one instrument's events into what they amount to at `nowMs`.
@@ -79,102 +29,20 @@ export interface InstrumentLog {
 export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: string): InstrumentLog {
   const live = liveEvents(events);
   const sessions = sessionsFrom(live, timeZone).filter((session) => session.beganAt <= nowMs);
-  const steps: StepRecord[] = [];
-  const fittings: Fitting[] = [];
-  const changes: StringChange[] = [];
-  const tunings: TuningMark[] = [];
-  const rehairs: KnownMark[] = [];
-  const hairLooks: Mark[] = [];
-  const rosinings: Mark[] = [];
-  const checkups: KnownMark[] = [];
-  const measures: Measure[] = [];
-  const regulations: KnownMark[] = [];
-  const packings: Mark[] = [];
-  const drills: DrillResult[] = [];
-  const moves: (Mark & Move)[] = [];
-  const weighings: (Mark & Weighing)[] = [];
+  const state = emptyLists();
   for (const event of live) {
-    // Sessions are folded by themselves above; they are most of a log.
-    if (event.type === 'session-began' || event.type === 'session-ended') continue;
+    const { fold } = meaningOf(event);
+    if (typeof fold !== 'function') continue;
     const at = Date.parse(event.occurredAt);
-    if (at > nowMs) continue;
-    const eventId = event.id;
-    switch (event.type) {
-      case 'step-done':
-      case 'step-skipped': {
-        const { step, sessionId } = event.payload;
-        steps.push({ eventId, at, step, done: event.type === 'step-done', sessionId });
-        break;
-      }
-      case 'strings-fitted':
-        fittings.push({ eventId, at, ...event.payload });
-        break;
-      case 'change-began':
-        changes.push({ eventId, at, ...event.payload, endedAt: null });
-        break;
-      case 'change-ended': {
-        const change = changes.find(({ eventId: begun }) => begun === event.payload.changeId);
-        if (change) change.endedAt ??= at;
-        break;
-      }
-      case 'tuned':
-        tunings.push({ eventId, at, ...event.payload });
-        break;
-      case 'rehaired':
-        rehairs.push({ eventId, at, known: event.payload.known });
-        break;
-      case 'hair-looked-over':
-        hairLooks.push({ eventId, at });
-        break;
-      case 'rosined':
-        rosinings.push({ eventId, at });
-        break;
-      case 'checked-up':
-        checkups.push({ eventId, at, known: event.payload.known });
-        break;
-      case 'measured':
-        measures.push({ eventId, at, ...event.payload });
-        break;
-      case 'regulated':
-        regulations.push({ eventId, at, known: event.payload.known });
-        break;
-      case 'packed':
-        packings.push({ eventId, at });
-        break;
-      case 'drill-done':
-        drills.push({ eventId, at, ...event.payload });
-        break;
-      case 'moved':
-        moves.push({ eventId, at, ...event.payload });
-        break;
-      case 'humidifier-weighed':
-        weighings.push({ eventId, at, ...event.payload });
-        break;
-      default:
-        break;
-    }
+    if (at <= nowMs) fold(state, { eventId: event.id, at }, event);
   }
   return {
     nowMs,
     timeZone,
-    live,
     sessions,
     running: sessions.at(-1)?.endedAt === null ? sessions.at(-1)! : null,
     playing: playingFrom(sessions, nowMs),
-    steps,
-    fittings,
-    changes,
-    tunings,
-    rehairs,
-    hairLooks,
-    rosinings,
-    checkups,
-    measures,
-    regulations,
-    packings,
-    drills,
-    moves,
-    weighings,
+    ...state,
   };
 }
 
@@ -197,10 +65,15 @@ export function decisive<M extends KnownMark>(marks: readonly M[]): M | null {
 }
 
 /** Hours of the sessions that began on a calendar day; a running one counts up to now. */
-export function hoursOnDay(log: Pick<InstrumentLog, 'sessions' | 'nowMs'>, day: LocalDay): number {
-  return log.sessions.reduce(
-    (hours, session) =>
-      session.day === day ? hours + ((session.endedAt ?? log.nowMs) - session.beganAt) / HOUR_MS : hours,
+export function hoursOnDay(log: Pick<InstrumentLog, 'sessions' | 'playing' | 'nowMs'>, day: LocalDay): number {
+  const own = log.sessions.filter((session) => session.day === day);
+  return own.reduce(
+    (hours, { beganAt, endedAt }) => hours + hoursBetween(log.playing, beganAt, endedAt ?? log.nowMs),
     0,
   );
+}
+
+/** Hours of playing on record in all. */
+export function hoursInAll({ playing, nowMs }: Pick<InstrumentLog, 'playing' | 'nowMs'>): number {
+  return hoursBetween(playing, -Infinity, nowMs);
 }

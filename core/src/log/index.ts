@@ -1,6 +1,21 @@
 export * from './admission';
 export * from './events';
 export * from './fold';
+export { meaningOf, referredTo } from './meanings';
 export * from './playing';
+export { DOERS, type Doer, type KnownMark, type Mark } from './primitives';
+export * from './refusal';
 export * from './retraction';
+export { DRILLS, STEPS, type DrillId, type DrillResult, type StepId, type StepRecord } from './round-events';
+export {
+  CHANGE_WAYS,
+  FIT_REASONS,
+  type FitReason,
+  type Fitting,
+  type StringChange,
+  type TuningMark,
+} from './string-events';
+export type { Move, Weighing } from './air-events';
+export type { Measure } from './care-events';
+export { SESSION_TYPES } from './session-events';
 export * from './sessions';

@@ -1,3 +1,4 @@
+import { bisectRight } from 'd3-array';
 import { HOUR_MS } from '../time';
 import { LONGEST_SESSION_H, type Session } from './sessions';
 
@@ -37,16 +38,7 @@ export function playingFrom(sessions: readonly Session[], nowMs: number): Playin
 }
 
 /** Index of the last stretch that begins at or before `atMs`; -1 when there is none. */
-function stretchAt(begins: readonly number[], atMs: number): number {
-  let low = 0;
-  let high = begins.length;
-  while (low < high) {
-    const middle = (low + high) >> 1;
-    if (begins[middle]! <= atMs) low = middle + 1;
-    else high = middle;
-  }
-  return low - 1;
-}
+const stretchAt = (begins: readonly number[], atMs: number): number => bisectRight(begins, atMs) - 1;
 
 /** Hours played up to an instant. */
 export function hoursUntil(playing: Playing, atMs: number): number {

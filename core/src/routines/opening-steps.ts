@@ -1,5 +1,5 @@
-import { BOW_GAP, type BowedFamily } from '../bow';
-import { BOWED, LARGE, VIOLINS } from '../instruments';
+import { bowGap } from '../bow';
+import { BOWED, CHIN_HELD, ON_ENDPIN, type BowedFamily } from '../instruments';
 import type { StepData } from './step';
 
 export const OPENING_IDS = [
@@ -23,7 +23,7 @@ const PLACE = {
 } as const;
 
 const tighten = (family: BowedFamily): StepData<OpeningStepId> => {
-  const { least, most, usual, gauge } = BOW_GAP[family];
+  const { least, most, usual, gauge } = bowGap(family);
   return {
     id: 'tighten',
     title: `Tighten the bow to ${usual} mm`,
@@ -91,7 +91,7 @@ export const OPENING_STEPS: readonly StepData<OpeningStepId>[] = [
     why: 'A half-open case tips, and hair with skin oil on it slips.',
     zone: 'whole',
     tool: 'hands',
-    for: { families: VIOLINS, case: ['hard', 'soft'] },
+    for: { families: CHIN_HELD, case: ['hard', 'soft'] },
     after: ['hands'],
   },
   {
@@ -105,7 +105,7 @@ export const OPENING_STEPS: readonly StepData<OpeningStepId>[] = [
     why: 'The bow is the first thing a case crushes.',
     zone: 'whole',
     tool: 'hands',
-    for: { families: LARGE, case: ['soft'] },
+    for: { families: ON_ENDPIN, case: ['soft'] },
     after: ['hands'],
   },
   {
@@ -115,7 +115,7 @@ export const OPENING_STEPS: readonly StepData<OpeningStepId>[] = [
     why: 'Large instruments are two-handed, and fingers make hair slip.',
     zone: 'whole',
     tool: 'hands',
-    for: { families: LARGE, case: ['hard'] },
+    for: { families: ON_ENDPIN, case: ['hard'] },
     after: ['hands'],
   },
   {
@@ -153,7 +153,7 @@ export const OPENING_STEPS: readonly StepData<OpeningStepId>[] = [
     after: ['unpack'],
     figure: 'endpin-length',
   },
-  ...(['violin', 'viola', 'cello', 'bass'] as const).map(tighten),
+  ...BOWED.map(tighten),
   {
     ...ROSIN,
     how: [
@@ -176,7 +176,7 @@ export const OPENING_STEPS: readonly StepData<OpeningStepId>[] = [
     why: 'A rest that sits as always keeps the instrument as always.',
     zone: 'shoulder-rest',
     tool: 'hands',
-    for: { families: VIOLINS, rest: ['rest'] },
+    for: { families: CHIN_HELD, rest: ['rest'] },
     after: ['unpack'],
     figure: 'rest-left',
   },
@@ -187,7 +187,7 @@ export const OPENING_STEPS: readonly StepData<OpeningStepId>[] = [
     why: 'A pad that slips makes you grip.',
     zone: 'shoulder-rest',
     tool: 'hands',
-    for: { families: VIOLINS, rest: ['pad'] },
+    for: { families: CHIN_HELD, rest: ['pad'] },
     after: ['unpack'],
   },
   {

@@ -1,4 +1,4 @@
-import { BOWED, LARGE, VIOLINS } from '../instruments';
+import { BOWED, ON_ENDPIN, CHIN_HELD } from '../instruments';
 import type { StepData } from './step';
 
 export const PACKING_IDS = [
@@ -39,7 +39,7 @@ export const PACKING_STEPS: readonly StepData<PackingStepId>[] = [
     why: 'A closed lid over it presses the bridge into the top.',
     zone: 'shoulder-rest',
     tool: 'hands',
-    for: { families: VIOLINS, rest: ['rest', 'pad'] },
+    for: { families: CHIN_HELD, rest: ['rest', 'pad'] },
   },
   {
     id: 'pack-endpin',
@@ -48,7 +48,7 @@ export const PACKING_STEPS: readonly StepData<PackingStepId>[] = [
     why: 'A pin that slides out tears the case.',
     zone: 'endpin',
     tool: 'hands',
-    for: { families: LARGE, endpin: true },
+    for: { families: ON_ENDPIN, endpin: true },
   },
   {
     id: 'pack-loose',

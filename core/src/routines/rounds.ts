@@ -1,8 +1,9 @@
-import { CAR_GAIN_C, GLUE_SOFTENS_C, pegTrouble, type AirVerdict } from '../air';
+import type { Assessment } from '../assess';
+import { CAR_GAIN_C, GLUE_SOFTENS_C, type AirVerdict } from '../air';
 import { hairStretch, rosinVerdict, STRETCHED_TURNS, type RosinVerdict } from '../bow';
 import { residueOf, rungFor, type Rung, type ZoneResidue } from '../care';
-import { FAMILY_FACTS, type InstrumentFacts } from '../instruments';
-import { stepsWithRoom } from '../learning';
+import { recordOf, type InstrumentFacts } from '../instruments';
+import { oftenMissed } from '../learning';
 import {
   lastDone,
   lastMeasure,
@@ -13,21 +14,16 @@ import {
   type StepRecord,
 } from '../log';
 import type { Schools } from '../schools';
+import { threadOf } from '../parts';
 import { stringsOn } from '../strings';
-import { DAY_MS, HOUR_MS } from '../time';
-import type { Condition } from '../upkeep';
+import { DAY_MS, daysBetween, HOUR_MS } from '../time';
 import { CLOSING_STEPS } from './closing';
 import { OPENING_STEPS, type OpeningStepId } from './opening-steps';
 import { PACKING_STEPS, type PackingStepId } from './packing-steps';
 import { stepsFor, type StepData } from './step';
 
-/** Everything a round is composed from: the instrument, the schools followed, and what its log amounts to at one moment. */
-export interface Situation {
-  facts: InstrumentFacts;
-  schools: Schools;
-  log: InstrumentLog;
-  condition: Pick<Condition, 'threads' | 'tension' | 'air'>;
-}
+/** What a round is composed from: an instrument as it was judged at one moment. */
+export type Situation = Pick<Assessment, 'facts' | 'schools' | 'log' | 'threads' | 'tension' | 'air'>;
 
 /** Why a step is there today, or stands out. */
 export type Because =
@@ -53,8 +49,8 @@ export interface RoundStep<Id extends string = string> {
   because: Because | null;
   /** Who does it. */
   who: 'player' | 'adult';
-  /** It keeps being missed: it gets more room. */
-  room: boolean;
+  /** It keeps being missed: it gets more room on the screen. */
+  emphasised: boolean;
   /** This player's own measure for it, when one is on record. */
   measure: Measure | null;
 }
@@ -63,34 +59,32 @@ function roundStep<Id extends string>(
   data: StepData<Id>,
   { facts, log }: Situation,
   because: Because | null,
-  room = false,
+  emphasised = false,
 ): RoundStep<Id> {
   return {
     step: data.id,
     data,
     because,
     who: data.adult && facts.setUp.player === 'child' ? 'adult' : 'player',
-    room,
+    emphasised,
     measure: data.figure ? lastMeasure(log, data.figure) : null,
   };
 }
 
-const isDay = (fromMs: number, toMs: number) => Math.floor((toMs - fromMs) / DAY_MS);
-
 /** Whether an extra of the closing round is due at a moment, and why; null when it is not. */
-function extraDue(step: StepData<StepId>, { log, condition }: Situation, atMs: number): Because | null {
+function extraDue(step: StepData<StepId>, { log, threads }: Situation, atMs: number): Because | null {
   const { due } = step;
   if (!due) return null;
   const last = lastDone(log, step.id, atMs);
   const from = last ?? log.sessions[0]?.beganAt ?? atMs;
   if (due.withStrings) {
-    const strings = condition.threads.find((thread) => thread.part === 'strings');
+    const strings = threadOf(threads, 'strings');
     return strings?.state === 'now' && (last === null || atMs - last >= due.everyDays * DAY_MS)
       ? { code: 'strings-due' }
       : null;
   }
   return atMs - from >= due.everyDays * DAY_MS
-    ? { code: 'interval', days: last === null ? null : isDay(last, atMs), everyDays: due.everyDays }
+    ? { code: 'interval', days: last === null ? null : daysBetween(last, atMs), everyDays: due.everyDays }
     : null;
 }
 
@@ -101,10 +95,10 @@ function extraDue(step: StepData<StepId>, { log, condition }: Situation, atMs: n
 export function closingRound(situation: Situation, atMs = situation.log.nowMs): RoundStep<StepId>[] {
   const { facts, schools, log } = situation;
   const residue = new Map(residueOf(facts, log, atMs).map((zone) => [zone.step as StepId, zone]));
-  const room = stepsWithRoom(log);
+  const missed = oftenMissed(log);
   return stepsFor(CLOSING_STEPS, facts, schools).flatMap((data) => {
     const because = data.due ? extraDue(data, situation, atMs) : chase(situation, residue.get(data.id));
-    return data.due && !because ? [] : [roundStep(data, situation, because, room.has(data.id))];
+    return data.due && !because ? [] : [roundStep(data, situation, because, missed.has(data.id))];
   });
 }
 
@@ -122,8 +116,6 @@ export function everydaySteps(facts: InstrumentFacts, schools: Schools): StepId[
 
 /** Sessions after which the opening round no longer spells everything out. */
 const LEARNT_SESSIONS = 5;
-/** Bowed and guitar strings drift for some days, harp strings for two weeks [handbook 4]. */
-const DRIFT_DAYS = { bowed: 5, guitar: 3, harp: 14 } as const;
 /** A rest after which tuning and bridge are looked at with care. From memory. */
 const LONG_REST_DAYS = 10;
 /** A child's measures are taken again after so long. From memory: a growth spurt. */
@@ -133,60 +125,74 @@ const STRETCH_NEWS_DAYS = 14;
 /** Sessions after which a measure that nobody took is no longer asked for every time. */
 const ASKED_SESSIONS = 10;
 
-/** Why a step of the opening round stands out today; null when it is as usual. */
-function openingBecause(step: StepData<OpeningStepId>, { facts, log, condition }: Situation): Because | null {
-  const played = log.sessions.length;
+/** Why a bow is tightened with care today. */
+function tightenBecause({ log, tension }: Situation): Because | null {
+  const hours = tension?.tightSince == null ? 0 : (log.nowMs - tension.tightSince) / HOUR_MS;
+  if (hours >= 1) return { code: 'left-tight', hours };
+  const stretch = hairStretch(log);
+  const news = stretch !== null && daysBetween(stretch.at, log.nowMs) < STRETCH_NEWS_DAYS;
+  return news && stretch.turns - stretch.before >= STRETCHED_TURNS
+    ? { code: 'more-turns', turns: stretch.turns, before: stretch.before }
+    : null;
+}
+
+/** Why a figure of the set-up sheet is asked for today. */
+function measureBecause({ figure }: StepData<OpeningStepId>, { facts, log }: Situation): Because | null {
+  if (!figure) return null;
+  const measure = lastMeasure(log, figure);
+  if (!measure) return log.sessions.length < ASKED_SESSIONS ? { code: 'not-measured' } : null;
+  const days = daysBetween(measure.at, log.nowMs);
+  return facts.setUp.player === 'child' && days >= CHILD_MEASURE_DAYS ? { code: 'measure-again', days } : null;
+}
+
+/** Why tuning, or the glance at the bridge after it, wants care today: new strings, a long rest, the air. */
+function tuneBecause(step: 'tune' | 'glance', { facts, log, air }: Situation): Because | null {
+  const record = recordOf(facts.family);
+  const newest = Math.max(
+    ...stringsOn(log, facts.stringCount).map(({ fitting }) => (fitting?.known ? fitting.at : -Infinity)),
+  );
+  const days = daysBetween(newest, log.nowMs);
+  if (days <= record.strings.driftDays) return { code: 'new-strings', days };
   const last = log.sessions.at(-1);
-  const rested = last?.endedAt ? isDay(last.endedAt, log.nowMs) : 0;
+  const rested = last?.endedAt ? daysBetween(last.endedAt, log.nowMs) : 0;
+  if (rested >= LONG_REST_DAYS) return { code: 'long-rest', days: rested };
+  if (!air) return null;
+  if (step === 'tune' && record.pegs === 'wooden' && air.pegs) return { code: 'pegs', ...air.pegs };
+  // Once a day: at the bridge, where there is a glance at it.
+  const here = step === 'glance' || !hasGlance(facts);
+  return here && air.verdict.state === 'act' ? { code: 'air', verdict: air.verdict } : null;
+}
+
+/** Whether a glance at the bridge ends its opening round. */
+const hasGlance = ({ family, setUp }: InstrumentFacts) =>
+  recordOf(family).strings.held !== 'knot' && setUp.floatingBridge;
+
+/** Why a step of the opening round stands out today by itself; null when it is as usual. */
+function ownBecause(step: StepData<OpeningStepId>, situation: Situation): Because | null {
   switch (step.id) {
     case 'rosin': {
-      const verdict = rosinVerdict(log);
-      if (verdict.kind !== 'enough') return { code: 'rosin', verdict };
-      break;
+      const verdict = rosinVerdict(situation.log);
+      return verdict.kind === 'enough' ? null : { code: 'rosin', verdict };
     }
-    case 'tighten': {
-      const tightSince = condition.tension?.tightSince ?? null;
-      const hours = tightSince === null ? 0 : (log.nowMs - tightSince) / HOUR_MS;
-      if (hours >= 1) return { code: 'left-tight', hours };
-      const stretch = hairStretch(log);
-      const news = stretch !== null && isDay(stretch.at, log.nowMs) < STRETCH_NEWS_DAYS;
-      if (news && stretch.turns - stretch.before >= STRETCHED_TURNS)
-        return { code: 'more-turns', turns: stretch.turns, before: stretch.before };
-      break;
-    }
+    case 'tighten':
+      return tightenBecause(situation);
     case 'endpin-out':
-    case 'rest-on': {
-      if (!step.figure) break;
-      const measure = lastMeasure(log, step.figure);
-      if (!measure) {
-        if (played < ASKED_SESSIONS) return { code: 'not-measured' };
-        break;
-      }
-      const days = isDay(measure.at, log.nowMs);
-      if (facts.setUp.player === 'child' && days >= CHILD_MEASURE_DAYS) return { code: 'measure-again', days };
-      break;
-    }
+    case 'rest-on':
+      return measureBecause(step, situation);
     case 'tune':
-    case 'glance': {
-      const kind = FAMILY_FACTS[facts.family].bowed ? 'bowed' : facts.family === 'harp' ? 'harp' : 'guitar';
-      const newest = Math.max(
-        ...stringsOn(log, facts.stringCount).map(({ fitting }) => (fitting?.known ? fitting.at : -Infinity)),
-      );
-      const days = isDay(newest, log.nowMs);
-      if (days <= DRIFT_DAYS[kind]) return { code: 'new-strings', days };
-      if (rested >= LONG_REST_DAYS) return { code: 'long-rest', days: rested };
-      const { air } = condition;
-      if (!air) break;
-      const pegs = pegTrouble(air.samples, air.holdMs, log.nowMs);
-      if (step.id === 'tune' && pegs && FAMILY_FACTS[facts.family].bowed) return { code: 'pegs', ...pegs };
-      const warned = step.id === 'glance' || kind === 'harp' || !facts.setUp.floatingBridge;
-      if (warned && air.verdict.state === 'act') return { code: 'air', verdict: air.verdict };
-      break;
-    }
-    default:
-      break;
+    case 'glance':
+      return tuneBecause(step.id, situation);
+    case 'place':
+    case 'hands':
+    case 'unpack':
+      return null;
   }
-  return played < LEARNT_SESSIONS ? { code: 'learning', sessions: played } : null;
+}
+
+/** Why a step of the opening round stands out today: for itself, or because it is still being learned. */
+function openingBecause(step: StepData<OpeningStepId>, situation: Situation): Because | null {
+  const played = situation.log.sessions.length;
+  return ownBecause(step, situation) ?? (played < LEARNT_SESSIONS ? { code: 'learning', sessions: played } : null);
 }
 
 /** The opening round for this player today: every step in order; those with a reason stand out, the others are as usual. */

@@ -1,5 +1,5 @@
-import { SCHOOL_DATA, SCHOOLS, schoolChoicesSchema, schoolsFor, schoolsOf, sidesOf, usualSide } from '.';
-import { FAMILIES } from '../instruments';
+import { SCHOOL_DATA, SCHOOLS, schoolChoicesSchema, sidesOf } from '.';
+import { FAMILIES, schoolsFor, schoolsOf, usualSide } from '../instruments';
 
 test('the instrument’s own choice goes before the household’s, and that before the usual', () => {
   expect(schoolsFor('violin').cloths).toBe(usualSide('cloths', 'violin'));

@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import { BOWED, FAMILIES, type Family } from '../instruments/families';
 
 export type Side = 'A' | 'B' | 'C';
 
@@ -11,19 +10,16 @@ interface SideData {
 export interface SchoolData {
   /** What practitioners disagree on. */
   question: string;
-  families: readonly Family[];
   /** What each side does, and its reason in one line. */
   sides: Readonly<Record<'A' | 'B', SideData> & { C?: SideData }>;
   /** The default, where a family has no other. */
   usual: Side;
-  usualOf?: Readonly<Partial<Record<Family, Side>>>;
 }
 
 /** Every disagreement that changes what Tembrin says, with its sides [handbook 1, 2, 3, 7]. */
 export const SCHOOL_DATA = {
   place: {
     question: 'Where the case is opened',
-    families: [...BOWED, 'guitar'],
     sides: {
       A: { does: 'On the floor', why: 'Nothing can fall from it; the way for beginners and children.' },
       B: { does: 'On a table or bed of full width', why: 'Kinder to the back, and away from feet and pets.' },
@@ -32,7 +28,6 @@ export const SCHOOL_DATA = {
   },
   rosinEnds: {
     question: 'Rosin at the ends of the bow',
-    families: BOWED,
     sides: {
       A: { does: 'The whole length, extra passes at frog and tip', why: 'The ends give their rosin up first.' },
       B: { does: 'Stop short of the frog', why: 'Hair at the ferrule never plays; rosin there only gathers dirt.' },
@@ -41,7 +36,6 @@ export const SCHOOL_DATA = {
   },
   slack: {
     question: 'How far the bow is slackened',
-    families: BOWED,
     sides: {
       A: { does: 'Until the hair just rests at the stick', why: 'The tension is gone and the hair cannot tangle.' },
       B: { does: 'Until the hair is visibly soft', why: 'Room for hair that shrinks when the air dries overnight.' },
@@ -50,7 +44,6 @@ export const SCHOOL_DATA = {
   },
   cloths: {
     question: 'How many cloths',
-    families: BOWED,
     sides: {
       A: { does: 'Two: one for rosin, one for where hands were', why: 'Rosin never reaches the places hands touch.' },
       B: { does: 'One, the rosin zones last', why: 'One cloth is always at hand; the order keeps it clean enough.' },
@@ -59,7 +52,6 @@ export const SCHOOL_DATA = {
   },
   kept: {
     question: 'Where a guitar in daily use is kept',
-    families: ['guitar'],
     sides: {
       A: { does: 'Always in its case', why: 'Air is easier to hold steady in a small space.' },
       B: { does: 'On a stand or a hanger', why: 'An instrument within reach gets played.' },
@@ -68,7 +60,6 @@ export const SCHOOL_DATA = {
   },
   cleaner: {
     question: 'Cleaner on the varnish',
-    families: BOWED,
     sides: {
       A: { does: 'Dry only, the rest is for the workshop', why: 'Nothing wet ever meets the varnish at home.' },
       B: { does: 'Instrument cleaner once a week or when dull', why: 'Rosin that never hardens never needs a shop.' },
@@ -77,7 +68,6 @@ export const SCHOOL_DATA = {
   },
   frogHair: {
     question: 'Hair that is dirty at the frog',
-    families: BOWED,
     sides: {
       A: { does: 'Leave it to the rehair', why: 'Wet hair swells, and a slip wets the frog.' },
       B: {
@@ -89,7 +79,6 @@ export const SCHOOL_DATA = {
   },
   air: {
     question: 'Which humidity is right',
-    families: FAMILIES,
     sides: {
       A: { does: '45 to 55 %, and never outside 40 to 60', why: 'The balanced band of bowed instruments and guitars.' },
       B: {
@@ -102,11 +91,9 @@ export const SCHOOL_DATA = {
       },
     },
     usual: 'A',
-    usualOf: { harp: 'C' },
   },
   changing: {
     question: 'How a set of strings is changed',
-    families: [...BOWED, 'guitar'],
     sides: {
       A: { does: 'One string a day', why: 'The bridge and the ear get used to each before the next.' },
       B: { does: 'One after another, in one sitting', why: 'Done in an hour, and the set settles together.' },
@@ -119,7 +106,6 @@ export const SCHOOL_DATA = {
   },
   beforePlaying: {
     question: 'How long before a performance strings and hair are left alone',
-    families: FAMILIES,
     sides: {
       A: { does: 'As long as they take to settle, and a few days', why: 'Nothing drifts, and the hands know it.' },
       B: { does: 'As long as they take to settle', why: 'Fresh strings sound best once they hold their pitch.' },
@@ -128,7 +114,6 @@ export const SCHOOL_DATA = {
   },
   checkup: {
     question: 'How often a luthier looks it over',
-    families: FAMILIES,
     sides: {
       A: { does: 'Every 6 months', why: 'Seams and posts are caught before the heating season does harm.' },
       B: { does: 'Once a year', why: 'Enough for an instrument that never troubles.' },
@@ -155,22 +140,6 @@ export const schoolChoicesSchema = z
     error: 'Choose among the sides this school has.',
   });
 export type SchoolChoices = z.infer<typeof schoolChoicesSchema>;
-
-/** Schools that matter to a family. */
-export function schoolsOf(family: Family): SchoolId[] {
-  return SCHOOLS.filter((id) => (SCHOOL_DATA[id].families as readonly Family[]).includes(family));
-}
-
-/** The default side of a school for a family. */
-export function usualSide(id: SchoolId, family: Family): Side {
-  const data: SchoolData = SCHOOL_DATA[id];
-  return data.usualOf?.[family] ?? data.usual;
-}
-
-/** The side taken in each school: the instrument's own choice, else the household's, else the family's default. */
-export function schoolsFor(family: Family, household: SchoolChoices = {}, own: SchoolChoices = {}): Schools {
-  return Object.fromEntries(SCHOOLS.map((id) => [id, own[id] ?? household[id] ?? usualSide(id, family)])) as Schools;
-}
 
 /** Months between checkups, by school [handbook 7]. */
 export const CHECKUP_MONTHS: Readonly<Record<Schools['checkup'], number>> = { A: 6, B: 12 };

@@ -1,4 +1,5 @@
-import { centsBetween } from '../strings/notes';
+import { median } from 'simple-statistics';
+import { centsBetween } from '../pitch';
 import type { PitchFound } from './detect';
 
 /** Which string is being played, and how far it is off. */
@@ -31,7 +32,6 @@ export function heardString(found: PitchFound | null, hz: readonly number[], cho
 export function steadyCents(recent: readonly Heard[], needed = 5, within = 12): number | null {
   const last = recent.slice(-needed);
   if (last.length < needed || last.some(({ position }) => position !== last[0]!.position)) return null;
-  const sorted = last.map(({ cents }) => cents).sort((a, b) => a - b);
-  if (sorted.at(-1)! - sorted[0]! > within) return null;
-  return sorted[Math.floor(sorted.length / 2)]!;
+  const cents = last.map((heard) => heard.cents);
+  return Math.max(...cents) - Math.min(...cents) > within ? null : median(cents);
 }

@@ -1,4 +1,4 @@
-import type { Family } from '../instruments/families';
+import { recordOf, type Family } from '../instruments';
 
 /** What a verdict on a broken string rests on. */
 export interface BrokenCase {
@@ -19,7 +19,7 @@ export type BrokenReason =
   | { code: 'others-old'; days: number; wear: number | null }
   | { code: 'others-unknown' }
   | { code: 'fretted'; days: number }
-  | { code: 'harp' }
+  | { code: 'each-alone' }
   | { code: 'performance'; days: number; settleDays: number }
   | { code: 'spare'; what: 'one' | 'set' }
   | { code: 'no-spare'; what: 'one' | 'set' };
@@ -49,10 +49,11 @@ export function brokenVerdict({ family, others, settleDays, performanceInDays, s
   const ages = others.flatMap(({ daysOn }) => daysOn ?? []);
   const wear = wears.length > 0 ? Math.max(...wears) : null;
   const days = ages.length > 0 ? Math.max(...ages) : null;
+  const { renewed } = recordOf(family).strings;
   let old = false;
-  if (family === 'harp') reasons.push({ code: 'harp' });
+  if (renewed === 'each-alone') reasons.push({ code: 'each-alone' });
   else if (days === null) reasons.push({ code: 'others-unknown' });
-  else if (family === 'guitar') {
+  else if (renewed === 'by-brilliance') {
     old = days > FRETTED_FRESH_DAYS;
     reasons.push(old ? { code: 'fretted', days } : { code: 'others-fresh', days });
   } else {

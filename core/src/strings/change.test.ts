@@ -5,20 +5,18 @@ import {
   changeOrder,
   dropBetween,
   ownCreep,
-  plainString,
   RETUNE_CENTS,
   settledAfterDays,
   settleDays,
   settlingPlan,
   SETTLED_CENTS,
   spareLeft,
-  statedString,
   usualCreep,
   type BrokenCase,
   type Spare,
 } from '.';
 import { anyFacts, withSetUp } from '../testing/situations';
-import { usualFacts } from '../instruments';
+import { usualFacts, plainString, statedString } from '../instruments';
 import { DAY_MS } from '../time';
 
 const E = plainString('steel', 0.26);
@@ -143,7 +141,7 @@ describe('the guided change', () => {
           expect(ids).not.toContain('all-off');
           for (const { steps } of strings) expect(steps.at(-1)!.picture).toBe('bridge');
         }
-        expect(job.refusedAllOff).toBe(wanted === 'C' && (facts.setUp.floatingBridge || facts.family === 'harp'));
+        expect(job.refusedAllOff).toBe(wanted === 'C' && (facts.setUp.floatingBridge || facts.family !== 'guitar'));
         expect(job.blocks[0]!.steps[0]!.caution).toMatch(/face away/);
       }),
     );

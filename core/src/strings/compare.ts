@@ -1,6 +1,5 @@
-import type { Family, Kind } from '../instruments/families';
-import type { Note } from './notes';
-import type { StringSpec } from './spec';
+import { recordOf, type Family, type StringSpec } from '../instruments';
+import type { Note } from '../pitch';
 import { setPull, type SetPull } from './tension';
 
 /** One way of stringing: what is on, how long, at what pitch; lowest string first. */
@@ -28,29 +27,16 @@ export interface StrungComparison {
   strained: number[];
 }
 
-/**
- * Changes of the whole load, as shares, from which on it is looked at and from which on a set-up is planned. A guitar's neck
- * answers to a few percent; bowed instruments and harps are stiffer, and there the post or the soundboard is meant. From memory.
- */
-const LOAD_LIMITS: Readonly<Record<'guitar' | 'other', { look: number; setUp: number }>> = {
-  guitar: { look: 0.02, setUp: 0.06 },
-  other: { look: 0.05, setUp: 0.12 },
-};
-
-/** What a change of the total load asks for. @param change new over old, less one */
+/** What a change of the total load asks for: limits stand with the family. @param change new over old, less one; null where not known */
 export function loadVerdict(family: Family, change: number | null): LoadVerdict {
   if (change === null) return 'unknown';
-  const { look, setUp } = LOAD_LIMITS[family === 'guitar' ? 'guitar' : 'other'];
+  const { look, setUp } = recordOf(family).strings.load;
   const size = Math.abs(change);
   return size >= setUp ? 'set-up' : size >= look ? 'look' : 'same';
 }
 
 /** What changes from one way of stringing to another: gauge, tuning, the A, or length. */
-export function compareStrung(
-  { family }: { family: Family; kind: Kind | null },
-  old: Strung,
-  next: Strung,
-): StrungComparison {
+export function compareStrung({ family }: { family: Family }, old: Strung, next: Strung): StrungComparison {
   const [before, after] = [setPull(old), setPull(next)];
   const each = after.pulls.map(({ tensionN: newN }, at): PullChange => {
     const oldN = before.pulls[at]?.tensionN ?? null;

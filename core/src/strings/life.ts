@@ -1,46 +1,25 @@
-import type { Family, Kind } from '../instruments/families';
+import { variantOf, type Family, type Kind, type LifeBasis, type StringSpec, type Sweat } from '../instruments';
 import type { InstrumentLog } from '../log';
-import type { Life } from '../upkeep/wear';
-import { LIFE_LOG_SD } from './learning';
-import type { StringSpec } from './spec';
-import type { Sweat } from './stringing';
+import { LIFE_LOG_SD, type Life } from '../wear';
 
-/** Where a life comes from: the trade's rule, or a stand-in default where the trade gives none. */
-export type LifeBasis = 'trade' | 'default';
-
-const BOWED_LIFE = { hours: 547, days: 547 } as const;
-const GUITAR_LIFE = { hours: 183, days: 362 } as const;
+/** A coating keeps sweat out: so much longer a coated string lasts. From memory, as a stated default. */
+const COATED_LASTS = 2;
 
 /**
  * The two-clock life of a string [handbook 4]: wear u = hours/H + days/D, spent at u = 1.
- * Bowed: 12 months at 0.5 h/day, 6 at 2 h/day. Guitar: 6 months at 0.5 h/day, 3 at 1.5 h/day.
- * Gut, coated strings, nylon and harp registers have no rule in the trade's own figures: stated defaults, from memory.
- * @param spec what is on; null where nobody said, and the family's usual make-up is taken
+ * Figures stand with their kind of instrument; where the trade gives none for a make-up, `basis` says that it is a default.
+ * @param spec what is on; null where nobody said, and the kind's usual core is taken
  */
 export function stringLife(
   family: Family,
   kind: Kind | null,
   spec: StringSpec | null = null,
 ): Life & { basis: LifeBasis } {
-  const made = (hours: number, days: number, basis: LifeBasis) => {
-    const longer = spec?.coated ? COATED_LASTS : 1;
-    return { hours: hours * longer, days: days * longer, logSd: LIFE_LOG_SD, basis: spec?.coated ? 'default' : basis };
-  };
-  if (family === 'harp') {
-    // Middle gut octaves are commonly renewed every one to two years, nylon and wire later.
-    const days = spec?.core === 'steel' ? 1825 : spec?.core === 'nylon' || spec?.core === 'carbon' ? 1095 : 730;
-    return made(1.5 * days, days, 'default');
-  }
-  if (family === 'guitar') {
-    const soft = kind === 'classical' || (spec !== null && spec.core !== 'steel');
-    return made(GUITAR_LIFE.hours, GUITAR_LIFE.days, soft ? 'default' : 'trade');
-  }
-  if (spec?.core === 'gut') return made(0.6 * BOWED_LIFE.hours, 0.6 * BOWED_LIFE.days, 'default');
-  return made(BOWED_LIFE.hours, BOWED_LIFE.days, 'trade');
+  const { lives, usualCore } = variantOf({ family, kind });
+  const { hours, days, basis } = lives[spec?.core ?? usualCore];
+  if (!spec?.coated) return { hours, days, logSd: LIFE_LOG_SD, basis };
+  return { hours: hours * COATED_LASTS, days: days * COATED_LASTS, logSd: LIFE_LOG_SD, basis: 'default' };
 }
-
-/** A coating keeps sweat out: so much longer a coated string lasts. From memory, as a stated default. */
-const COATED_LASTS = 2;
 
 /** How the player's hands lengthen or shorten a string's life. From memory, as stated defaults. */
 export const SWEAT_FACTORS: Readonly<Record<Sweat, number>> = { low: 1.15, usual: 1, corrosive: 0.7 };

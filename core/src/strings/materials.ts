@@ -1,4 +1,4 @@
-import type { Core, Winding } from './spec';
+import type { Core, Winding } from '../instruments';
 
 /** Densities in kg/m³ [handbook 4, from memory]; a synthetic core is a bundle of nylon-like filaments. */
 export const CORE_DENSITY: Readonly<Record<Core, number>> = {

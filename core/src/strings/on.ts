@@ -1,5 +1,5 @@
 import { decisive, type Fitting, type InstrumentLog } from '../log';
-import type { StringSpec } from './spec';
+import type { StringSpec } from '../instruments';
 
 /** The string now on at a position. `fitting` null: nobody has said. */
 export interface StringOn {

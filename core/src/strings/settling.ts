@@ -1,5 +1,5 @@
 import { DAY_MS } from '../time';
-import type { Core, StringSpec } from './spec';
+import type { Core, StringSpec } from '../instruments';
 
 /** How a new string gives way: left alone from the first tuning it would fall by `cents` in all, with time constant `days`. */
 export interface Creep {

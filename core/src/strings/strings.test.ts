@@ -1,9 +1,9 @@
 import fc from 'fast-check';
-import { LIFE_LOG_SD, stringLife, stringsOn } from '.';
+import { stringLife, stringsOn } from '.';
 import { FAMILIES, usualFacts } from '../instruments';
 import { decisive, foldLog, type LogEvent } from '../log';
 import { DAY_MS } from '../time';
-import { wear } from '../upkeep';
+import { wear, LIFE_LOG_SD } from '../wear';
 import { scribe } from '../testing/events';
 
 const NOW = Date.parse('2026-06-01T12:00:00.000Z');

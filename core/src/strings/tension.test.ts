@@ -1,36 +1,32 @@
 import fc from 'fast-check';
 import {
-  centsBetween,
   compareStrung,
   densityFrom,
   densityOf,
-  diatonic,
-  equalHz,
-  HARP_LAYOUTS,
-  harpOctave,
   loadVerdict,
-  NEWTONS_PER_KGF,
-  NEWTONS_PER_LBF,
-  noteName,
-  noteOf,
   openStrings,
   plainDensity,
-  plainString,
   presetsFor,
-  SET_PRESETS,
   setPull,
   slackMm,
-  statedString,
   strengthOf,
-  stringHz,
-  stringsOf,
-  stringSpecSchema,
   tensionN,
   usualTuning,
   woundDensity,
-  woundString,
 } from '.';
-import { FAMILIES, FAMILY_FACTS, usualFacts } from '../instruments';
+import {
+  FAMILIES,
+  kindsOf,
+  usualFacts,
+  variantOf,
+  plainString,
+  statedString,
+  stringsOf,
+  stringSpecSchema,
+  woundString,
+} from '../instruments';
+import { centsBetween, diatonic, equalHz, harpOctave, noteName, noteOf, stringHz } from '../pitch';
+import { NEWTONS_PER_KGF, NEWTONS_PER_LBF } from '../units';
 
 describe('notes', () => {
   test('A4 is 440 Hz and each octave doubles it', () => {
@@ -81,7 +77,9 @@ describe('notes', () => {
     // Handbook 4: 47 strings C1 to G7; lever harps commonly 34, C2 to A6.
     expect(diatonic(noteOf('C1')!, noteOf('G7')!)).toHaveLength(47);
     expect(diatonic(noteOf('C2')!, noteOf('A6')!)).toHaveLength(34);
-    for (const layout of HARP_LAYOUTS) expect(`${stringsOf(layout).length} strings`).toBe(layout.title);
+    for (const kind of ['lever', 'pedal'] as const)
+      for (const layout of variantOf({ family: 'harp', kind }).layouts)
+        expect(`${stringsOf(layout).length} strings`).toBe(layout.title);
     // From memory: the fifth octave's C is C3, the third octave's F is F4.
     expect(['G7', 'E7', 'F6', 'E6', 'F4', 'C3', 'C1'].map((name) => harpOctave(noteOf(name)!))).toEqual([
       0, 1, 1, 2, 3, 5, 7,
@@ -213,13 +211,15 @@ describe('what a set pulls', () => {
   });
 
   test('every preset is a set its schema takes, with as many strings as its instruments have, none past its strength', () => {
+    const names: string[] = [];
     for (const family of FAMILIES) {
-      for (const kind of FAMILY_FACTS[family].kinds.length > 0 ? FAMILY_FACTS[family].kinds : [undefined]) {
+      for (const kind of kindsOf(family).length > 0 ? kindsOf(family) : [undefined]) {
         const facts = usualFacts(family, kind);
         const strings = openStrings(facts);
         const presets = presetsFor(facts, strings);
         expect(presets.length).toBeGreaterThan(0);
         for (const preset of presets) {
+          names.push(preset.id);
           expect(preset.strings).toHaveLength(facts.stringCount);
           for (const spec of preset.strings) expect(stringSpecSchema.safeParse(spec).success).toBe(true);
           const same = strings.map((string, at) => ({ ...string, spec: preset.strings[at]! }));
@@ -227,7 +227,7 @@ describe('what a set pulls', () => {
         }
       }
     }
-    expect(new Set(SET_PRESETS.map(({ id }) => id)).size).toBe(SET_PRESETS.length);
+    expect(new Set(names).size).toBe(names.length);
   });
 
   test('a stated tension is given back at its own length and pitch', () => {

@@ -1,9 +1,5 @@
 import { breakingStress, CORE_DENSITY, coreShare, SAFE_SHARE, WINDING_DENSITY } from './materials';
-import type { StringSpec } from './spec';
-
-/** Newtons in one kilogram-force (standard gravity, exact by definition) and in one pound-force. */
-export const NEWTONS_PER_KGF = 9.80665;
-export const NEWTONS_PER_LBF = 4.4482216152605;
+import type { StringSpec } from '../instruments/string-spec';
 
 /**
  * Mersenne's law: what a string pulls. T = μ (2 L f)². Published: any acoustics handbook.

@@ -1,19 +1,21 @@
 import fc from 'fast-check';
-import { closingRound, type Situation } from '../routines';
+import { assess, type Assessment } from '../assess';
+import { closingRound } from '../routines';
 import {
   CASES,
   FAMILIES,
-  FAMILY_FACTS,
   FINISHES,
   RESTS,
+  kindsOf,
+  recordOf,
+  schoolsFor,
   usualFacts,
   type Family,
   type InstrumentFacts,
 } from '../instruments';
 import { foldLog, type LogEvent, type StepId } from '../log';
-import { SCHOOLS, schoolsFor, type Schools } from '../schools';
+import { SCHOOLS, type Schools } from '../schools';
 import { DAY_MS, HOUR_MS } from '../time';
-import { conditionOf } from '../upkeep';
 import { scribe } from './events';
 
 /** Situations for tests of the rounds: usual ones, and any a household can have. */
@@ -23,9 +25,9 @@ export function situation(
   facts: InstrumentFacts,
   events: readonly LogEvent[] = [],
   schools: Schools = schoolsFor(facts.family, {}, facts.schools),
-): Situation {
+): Assessment {
   const log = foldLog(events, NOW, 'UTC');
-  return { facts, schools, log, condition: conditionOf(facts, log, schools, NOW - 300 * DAY_MS) };
+  return assess(facts, log, schools, NOW - 300 * DAY_MS);
 }
 export const ids = <Id extends string>(steps: readonly { step: Id }[]) => steps.map(({ step }) => step);
 export const steps = (facts: InstrumentFacts, schools?: Schools) => ids(closingRound(situation(facts, [], schools)));
@@ -38,11 +40,11 @@ export const withSetUp = (family: Family, setUp: Partial<InstrumentFacts['setUp'
 export const anyFacts: fc.Arbitrary<InstrumentFacts> = fc.constantFrom(...FAMILIES).chain((family) =>
   fc
     .record({
-      kind: FAMILY_FACTS[family].kinds.length > 0 ? fc.constantFrom(...FAMILY_FACTS[family].kinds) : fc.constant(null),
-      shoulderRest: FAMILY_FACTS[family].shoulderRest ? fc.constantFrom(...RESTS) : fc.constant('none' as const),
+      kind: kindsOf(family).length > 0 ? fc.constantFrom(...kindsOf(family)) : fc.constant(null),
+      shoulderRest: recordOf(family).takes.chin ? fc.constantFrom(...RESTS) : fc.constant('none' as const),
       case: fc.constantFrom(...CASES),
       stand: fc.boolean(),
-      endpin: FAMILY_FACTS[family].endpin ? fc.boolean() : fc.constant(false),
+      endpin: recordOf(family).takes.endpin ? fc.boolean() : fc.constant(false),
       humidifier: fc.boolean(),
       floatingBridge: fc.boolean(),
       finish: fc.constantFrom(...FINISHES),

@@ -1,2 +1,3 @@
 export * from './units';
 export * from './zone';
+export * from './dates';

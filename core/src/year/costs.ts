@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import type { Doer } from '../log';
-import { factorAt, lifeFactor } from '../strings';
-import type { Condition, Life, Thread } from '../upkeep';
-import { YEAR_PARTS, type YearPart } from './items';
+import { DOERS, type Doer } from '../log';
+import { DATED_PARTS, type DatedPart, type Thread } from '../parts';
+import { DAY_MS, MONTH_DAYS } from '../time';
+import { factorAt, lifeFactor, type Life, type Pace } from '../wear';
 import type { PlannedItem } from './plan';
 
 /** ISO 4217 code of a currency. */
@@ -23,8 +23,8 @@ const amount = z
 /** What a piece of upkeep costs this player: a range, done by whom, on one instrument or on all of a family. */
 export const priceSchema = z
   .strictObject({
-    part: z.enum(YEAR_PARTS),
-    by: z.enum(['self', 'teacher', 'workshop']),
+    part: z.enum(DATED_PARTS),
+    by: z.enum(DOERS),
     instrumentId: z.uuid().toLowerCase(),
     low: amount,
     high: amount,
@@ -41,7 +41,7 @@ export interface Range {
 /** What one part of one instrument will cost in the year ahead. */
 export interface PartCost {
   instrumentId: string;
-  part: YearPart;
+  part: DatedPart;
   who: Doer;
   /** How often it comes in the year: at least, likely, at most. */
   times: Range;
@@ -51,7 +51,8 @@ export interface PartCost {
   saved: number | null;
 }
 
-const YEAR_DAYS = 365;
+/** A year of costs, days. */
+const COST_DAYS = 365;
 
 /** Days one life lasts at a pace of playing, for a factor of the rule. */
 export function lifeDays({ hours, days }: Life, hoursPerDay: number, factor = 1): number {
@@ -60,15 +61,15 @@ export function lifeDays({ hours, days }: Life, hoursPerDay: number, factor = 1)
 
 /** How often something comes in a year when it comes first after so many days, and then again after each life. */
 function timesIn(firstDays: number, life: number): number {
-  return firstDays >= YEAR_DAYS ? 0 : 1 + Math.floor((YEAR_DAYS - Math.max(0, firstDays)) / Math.max(7, life));
+  return firstDays >= COST_DAYS ? 0 : 1 + Math.floor((COST_DAYS - Math.max(0, firstDays)) / Math.max(7, life));
 }
 
 /** How many times a part comes in the year ahead, by its window and its life. */
 function timesOf(item: PlannedItem, thread: Thread | undefined, hoursPerDay: number, nowMs: number): Range {
-  const inDays = (atMs: number) => (atMs - nowMs) / 86_400_000;
+  const inDays = (atMs: number) => (atMs - nowMs) / DAY_MS;
   const { early, middle, late } = item.window;
   if (thread?.part === 'checkup') {
-    const life = thread.months * 30.4375;
+    const life = thread.months * MONTH_DAYS;
     return {
       low: timesIn(inDays(late), life),
       middle: timesIn(inDays(middle), life),
@@ -94,15 +95,15 @@ const middleOf = ({ low, high }: Price) => (low + high) / 2;
  */
 export function yearCosts(
   items: readonly PlannedItem[],
-  conditionOf: (instrumentId: string) => Pick<Condition, 'threads' | 'pace'> | undefined,
+  assessmentOf: (instrumentId: string) => { threads: readonly Thread[]; pace: Pace } | undefined,
   prices: readonly Price[],
   nowMs: number,
 ): PartCost[] {
   return items.map((item) => {
     const { instrumentId, part, who } = item;
-    const condition = conditionOf(instrumentId);
-    const thread = condition?.threads.find((each) => each.part === part);
-    const times = timesOf(item, thread, condition?.pace.hoursPerDay ?? 0, nowMs);
+    const assessment = assessmentOf(instrumentId);
+    const thread = assessment?.threads.find((each) => each.part === part);
+    const times = timesOf(item, thread, assessment?.pace.hoursPerDay ?? 0, nowMs);
     const price = (by: Doer) =>
       prices.find((each) => each.part === part && each.by === by && each.instrumentId === instrumentId);
     const mine = price(who);
@@ -133,6 +134,6 @@ export function totalCost(costs: readonly Pick<PartCost, 'cost'>[]): Range & { m
 
 /** What an hour of playing costs in upkeep, at the expected pace; null when next to nothing is played. */
 export function costPerHour(total: Range, hoursPerDay: number): Range | null {
-  const hours = hoursPerDay * YEAR_DAYS;
+  const hours = hoursPerDay * COST_DAYS;
   return hours < 5 ? null : { low: total.low / hours, middle: total.middle / hours, high: total.high / hours };
 }

@@ -1,4 +1,4 @@
 export * from './occasions';
-export * from './items';
+export * from './appointments';
 export * from './plan';
 export * from './costs';

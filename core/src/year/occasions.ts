@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DAY_MS, localDay, startOfLocalDay, type LocalDay } from '../time';
+import { dateSchema, dayOfDate, localDay, startOfLocalDay, type LocalDay } from '../time';
 
 /** What a player's year is made of besides upkeep. */
 export const OCCASIONS = ['performance', 'exam', 'lesson', 'holiday'] as const;
@@ -7,8 +7,6 @@ export type OccasionKind = (typeof OCCASIONS)[number];
 
 /** Most spans one recurring occasion may have, and most days one may last. */
 export const MOST_SPANS = 400;
-
-const date = z.iso.date('Write the date as year-month-day, like 2026-03-14.');
 
 export const occasionSchema = z.strictObject({
   title: z.string('Give it a name.').trim().min(1, 'Give it a name.').max(120, 'A name has at most 120 characters.'),
@@ -19,7 +17,7 @@ export const occasionSchema = z.strictObject({
   spans: z
     .array(
       z
-        .strictObject({ from: date, to: date })
+        .strictObject({ from: dateSchema, to: dateSchema })
         .refine(({ from, to }) => to >= from, { path: ['to'], error: 'It ends before it begins. Check both dates.' }),
     )
     .min(1, 'Say when it is.')
@@ -36,16 +34,6 @@ export interface OccasionSpan {
   instrumentId: string | null;
   from: LocalDay;
   to: LocalDay;
-}
-
-/** A calendar date, written yyyy-mm-dd, as a number of days. */
-export function dayOfDate(text: string): LocalDay {
-  return Math.round(Date.parse(`${text}T00:00:00Z`) / DAY_MS);
-}
-
-/** A day written yyyy-mm-dd. */
-export function dateOfDay(day: LocalDay): string {
-  return new Date(day * DAY_MS).toISOString().slice(0, 10);
 }
 
 /** Every time occasions take place from one day to another, in order. */

@@ -1,6 +1,8 @@
-import { localDay, startOfLocalDay, type LocalDay } from '../time';
-import type { Appointment, DueItem } from './items';
-import { dayOfDate, isPlayedBefore, spansBetween, type Occasion, type OccasionSpan } from './occasions';
+import type { DueItem } from '../parts';
+import { dayOfDate, HOUR_MS, localDay, SECOND_MS, startOfLocalDay, type LocalDay } from '../time';
+import { chanceBy } from '../wear';
+import type { Appointment } from './appointments';
+import { isPlayedBefore, spansBetween, type Occasion, type OccasionSpan } from './occasions';
 
 /** Why a piece of upkeep stands on its day. */
 export type Placed =
@@ -54,6 +56,11 @@ function quietZones(item: DueItem, spans: readonly OccasionSpan[]): Zone[] {
 
 const zoneAt = (zones: readonly Zone[], day: LocalDay) => zones.find(({ from, to }) => day >= from && day <= to);
 
+/** Chance that something is spent by noon of a day: what doing it then risks. */
+export function riskOn({ outlook }: Pick<DueItem, 'outlook'>, day: LocalDay, timeZone: string): number {
+  return chanceBy(outlook, startOfLocalDay(day, timeZone) + 12 * HOUR_MS);
+}
+
 /** How far ahead workshop visits are made one. */
 const VISIT_HORIZON_DAYS = 400;
 /** A visit may be so far from where an item would stand by itself. From memory: within a season. */
@@ -74,50 +81,60 @@ export function yearPlan(
   const today = localDay(nowMs, timeZone);
   const spans = spansBetween(occasions, today, today + 4 * 366);
   const day = (atMs: number) => localDay(atMs, timeZone);
-  const noon = (at: LocalDay) => startOfLocalDay(at, timeZone) + 12 * 3_600_000;
-  const risk = (item: DueItem, at: LocalDay) => item.spentBy(noon(at));
+  const risk = (item: DueItem, at: LocalDay) => riskOn(item, at, timeZone);
 
-  const placed = items.map((due): PlannedItem & { zones: Zone[] } => {
-    const zones = quietZones(due, spans);
-    const own = appointments.find(
-      ({ instrumentId, part, lifeFrom }) =>
-        instrumentId === due.instrumentId && part === due.part && Math.abs(lifeFrom - due.from) < 1000,
-    );
-    const item = own?.by ? { ...due, who: own.by } : due;
-    const made = (at: LocalDay, why: Placed, clash: OccasionSpan | null = null) => ({
-      ...item,
-      zones,
-      day: at,
-      placed: why,
-      risk: risk(item, at),
-      clash,
-    });
-    if (own) {
-      const at = Math.max(today, dayOfDate(own.date));
-      return made(at, { by: 'player' }, zoneAt(zones, at)?.occasion ?? null);
-    }
-    const middle = day(item.window.middle);
-    const wanted = Math.max(today, middle);
-    const zone = zoneAt(zones, wanted);
-    if (!zone) return made(wanted, middle < today ? { by: 'today' } : { by: 'window' });
-    const [before, after] = [zone.from - 1, zone.to + 1];
-    // Before it, unless that is past, or would throw away most of a part that lasts well beyond it.
-    const early = before >= today && (before >= day(item.window.early) || risk(item, after) >= 0.5);
-    return made(early ? before : after, {
-      by: 'performance',
-      side: early ? 'before' : 'after',
-      occasion: zone.occasion,
-    });
-  });
-
+  const placed = items.map((due) => placeItem(due, appointments, spans, today, day, risk));
   bundle(placed, today, day, risk);
   const planned = placed.map(({ zones: _zones, ...item }) => item).sort((a, b) => a.day - b.day);
   return { items: planned, visits: visitsOf(planned) };
 }
 
+type Placing = PlannedItem & { zones: Zone[] };
+
+/** Where one item stands by itself: on the player's day, in the middle of its window, or clear of a performance. */
+function placeItem(
+  due: DueItem,
+  appointments: readonly Appointment[],
+  spans: readonly OccasionSpan[],
+  today: LocalDay,
+  day: (atMs: number) => LocalDay,
+  risk: (item: DueItem, at: LocalDay) => number,
+): Placing {
+  const zones = quietZones(due, spans);
+  const own = appointments.find(
+    ({ instrumentId, part, lifeFrom }) =>
+      instrumentId === due.instrumentId && part === due.part && Math.abs(lifeFrom - due.from) < SECOND_MS,
+  );
+  const item = own?.by ? { ...due, who: own.by } : due;
+  const made = (at: LocalDay, placed: Placed, clash: OccasionSpan | null = null): Placing => ({
+    ...item,
+    zones,
+    day: at,
+    placed,
+    risk: risk(item, at),
+    clash,
+  });
+  if (own) {
+    const at = Math.max(today, dayOfDate(own.date));
+    return made(at, { by: 'player' }, zoneAt(zones, at)?.occasion ?? null);
+  }
+  const middle = day(item.window.middle);
+  const wanted = Math.max(today, middle);
+  const zone = zoneAt(zones, wanted);
+  if (!zone) return made(wanted, middle < today ? { by: 'today' } : { by: 'window' });
+  const [before, after] = [zone.from - 1, zone.to + 1];
+  // Before it, unless that is past, or would throw away most of a part that lasts well beyond it.
+  const early = before >= today && (before >= day(item.window.early) || risk(item, after) >= 0.5);
+  return made(early ? before : after, {
+    by: 'performance',
+    side: early ? 'before' : 'after',
+    occasion: zone.occasion,
+  });
+}
+
 /** Moves workshop items that may share a day onto one: the day that suits most of those still alone, earliest end first. */
 function bundle(
-  placed: (PlannedItem & { zones: Zone[] })[],
+  placed: Placing[],
   today: LocalDay,
   day: (atMs: number) => LocalDay,
   risk: (item: DueItem, at: LocalDay) => number,

@@ -1,4 +1,4 @@
-import { dateOfDay, type LocalDay } from '@tembrin/core';
+import { DAY_MS, dateOfDay, type LocalDay } from '@tembrin/core';
 import ical, { ICalAlarmType, ICalCalendarMethod, ICalEventStatus, ICalEventTransparency } from 'ical-generator';
 
 /** One entry of a household's calendar: a window in which something is due. */
@@ -19,8 +19,6 @@ export interface EntryFacts {
   /** When it is rung for, ms since 1970: the morning of the day it is planned for. */
   alarmAt: number;
 }
-
-const DAY_MS = 86_400_000;
 
 /**
  * A household's calendar as an iCalendar file. Published: RFC 5545; whole days, so no time zone is needed.

@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { ConnectionError } from 'sequelize';
-import { problem, ProblemError } from './problems';
+import { problem, ProblemError } from '../problems/problems';
 import type { Problem } from '@tembrin/contract';
 
 export const noSuchRoute: RequestHandler = (_request, response) => {

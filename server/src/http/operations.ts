@@ -12,7 +12,7 @@ import { Router, type Request, type RequestHandler, type Response } from 'expres
 import type { z } from 'zod';
 import type { Database } from '../database/connect';
 import { HouseholdScope } from '../store/scope';
-import { fail, invalid, ProblemError } from './problems';
+import { fail, invalid, ProblemError } from '../problems/problems';
 
 /** What a handler is given: everything checked already. */
 export interface Call<I extends OperationId> {

@@ -1,8 +1,9 @@
+import { MINUTE_MS } from '@tembrin/core';
 import { REQUEST_HEADER } from '@tembrin/contract';
 import type { RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import helmet from 'helmet';
-import { problem } from './problems';
+import { problem } from '../problems/problems';
 
 /** Response headers: the page may load only what this server serves. */
 export function securityHeaders(): RequestHandler {
@@ -51,12 +52,12 @@ export const ownPagesOnly: RequestHandler = (request, response, next) => {
   );
 };
 
-const WINDOW_MS = 15 * 60_000;
+const WINDOW_MS = 15 * MINUTE_MS;
 
 /** Readings of one private calendar address a minute, and of any from one place. */
 export function addressLimit(): RequestHandler {
   return rateLimit({
-    windowMs: 60_000,
+    windowMs: MINUTE_MS,
     limit: 30,
     standardHeaders: 'draft-8',
     legacyHeaders: false,

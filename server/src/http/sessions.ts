@@ -1,3 +1,4 @@
+import { DAY_MS, HOUR_MS } from '@tembrin/core';
 import connectSessionSequelize from 'connect-session-sequelize';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
@@ -11,8 +12,8 @@ declare module 'express-session' {
   }
 }
 
-const SIGNED_IN_MS = 60 * 24 * 3_600_000;
-const SWEEP_MS = 3_600_000;
+const SIGNED_IN_MS = 60 * DAY_MS;
+const SWEEP_MS = HOUR_MS;
 
 /** Sign-in sessions, kept in the database so that every server process knows them. Call `stop` before closing it. */
 export function signInSessions(

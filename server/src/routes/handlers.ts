@@ -1,29 +1,46 @@
+import { DIARY_BYTES, FILE_BYTES } from '@tembrin/contract';
 import type { Config } from '../config';
 import type { Database } from '../database/connect';
 import { beginSession, endSession } from '../http/sessions';
 import type { Handlers } from '../http/operations';
-import type { DemoShelf } from '../jobs/demo-shelf';
+import type { DemoLibraries } from '../jobs/demo-libraries';
 import { checkCredentials, createAccount, type Identity } from '../store/accounts';
 import { appendEvents } from '../store/append';
 import { takeSenml } from '../sensors/senml';
 import type { Outside } from '../sensors/simulators';
+import { IntakeJobs, type Upload } from '../intake/jobs';
 import { AirScope } from '../store/air/air-scope';
-import { Imports, previewOf } from '../store/air/imports';
+import { ReadingScope } from '../store/air/hand-readings';
+import { importReadings, previewReadings } from '../store/air/import-readings';
+import { PlaceScope } from '../store/air/places';
+import { SaltCheckScope } from '../store/air/salt-checks';
+import { SensorScope } from '../store/air/sensors';
 import { ArchiveScope, bodyText } from '../store/archive';
 import { CalendarScope, calendarAt } from '../store/calendar';
 import { CardScope } from '../store/cards';
 import { importDiary, previewDiary } from '../store/diary';
 import { readCalendar } from '../formats/calendar-read';
-import { fail } from '../http/problems';
+import { fail } from '../problems/problems';
 import { HouseholdScope } from '../store/scope';
 import type { Request } from 'express';
 
 export type Limits = Pick<Config, 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'>;
 
+/** A file as it comes with a request. */
+function upload(request: Request, { delimiter, skip }: Pick<Upload, 'delimiter' | 'skip'>, mostBytes: number): Upload {
+  const size = Number(request.headers['content-length']);
+  const gone = () => request.socket.destroyed;
+  return { body: request, total: Number.isFinite(size) ? size : null, mostBytes, delimiter, skip, gone };
+}
+
 /** What each operation does: a few lines over the store. */
-export function handlersFor(database: Database, demos: DemoShelf, outside: Outside, secret: string): Handlers {
-  const imports = new Imports(database.sequelize);
+export function handlersFor(database: Database, demos: DemoLibraries, outside: Outside, secret: string): Handlers {
+  const imports = new IntakeJobs();
   const air = (scope: HouseholdScope) => new AirScope(database, scope);
+  const places = (scope: HouseholdScope) => new PlaceScope(database, scope);
+  const sensors = (scope: HouseholdScope) => new SensorScope(database, scope);
+  const checks = (scope: HouseholdScope) => new SaltCheckScope(database, scope);
+  const readings = (scope: HouseholdScope) => new ReadingScope(database, scope);
   const cards = (scope: HouseholdScope) => new CardScope(database, scope);
   const calendar = (scope: HouseholdScope) => new CalendarScope(database, scope, secret);
   const archive = (scope: HouseholdScope) => new ArchiveScope(database, scope);
@@ -53,49 +70,44 @@ export function handlersFor(database: Database, demos: DemoShelf, outside: Outsi
     },
     readLog: ({ scope, query }) => scope.logPage(query.after, query.instrumentId),
     readAir: async ({ scope, query }) => air(scope).air(query.since, await outside.weather()),
-    addPlace: ({ scope, body }) => air(scope).addPlace(body),
-    changePlace: ({ scope, params, version, body }) => air(scope).changePlace(params.id, version, body),
+    addPlace: ({ scope, body }) => places(scope).add(body),
+    changePlace: ({ scope, params, version, body }) => places(scope).change(params.id, version, body),
     removePlace: async ({ scope, params, version }) => {
-      await air(scope).removePlace(params.id, version);
+      await places(scope).remove(params.id, version);
       return undefined;
     },
     readYear: ({ scope, params, query }) => air(scope).year(params.id, query.from, query.to),
     readDay: ({ scope, params, query }) => air(scope).day(params.id, query.day),
-    addSensor: ({ scope, body }) => air(scope).addSensor(body),
-    changeSensor: ({ scope, params, version, body }) => air(scope).changeSensor(params.id, version, body),
+    addSensor: ({ scope, body }) => sensors(scope).add(body),
+    changeSensor: ({ scope, params, version, body }) => sensors(scope).change(params.id, version, body),
     removeSensor: async ({ scope, params, version }) => {
-      await air(scope).removeSensor(params.id, version);
+      await sensors(scope).remove(params.id, version);
       return undefined;
     },
-    renewKey: ({ scope, params }) => air(scope).renewKey(params.id),
+    renewKey: ({ scope, params }) => sensors(scope).renewKey(params.id),
     revokeKey: async ({ scope, params }) => {
-      await air(scope).revokeKey(params.id);
+      await sensors(scope).revokeKey(params.id);
       return undefined;
     },
-    postReadings: ({ scope, params, body }) => air(scope).postReadings(params.id, body),
-    readReadings: ({ scope, params }) => air(scope).readings(params.id),
+    postReadings: ({ scope, params, body }) => readings(scope).post(params.id, body),
+    readReadings: ({ scope, params }) => readings(scope).newest(params.id),
     removeReading: async ({ scope, params }) => {
-      await air(scope).removeReading(params.id, params.at);
+      await readings(scope).remove(params.id, params.atS);
       return undefined;
     },
-    addCheck: ({ scope, params, body }) => air(scope).addCheck(params.id, body),
-    removeCheck: ({ scope, params }) => air(scope).removeCheck(params.id, params.checkId),
+    addCheck: ({ scope, params, body }) => checks(scope).add(params.id, body),
+    removeCheck: ({ scope, params }) => checks(scope).remove(params.id, params.checkId),
     compareSensors: async ({ scope, params }) => ({ comparison: await air(scope).compare(params.id, params.otherId) }),
-    previewImport: async ({ scope, params, body }) => {
-      await air(scope).sensorRow(params.id);
-      return previewOf(body.text, body.plan, (await scope.row()).timeZone, Date.now());
+    previewImport: async ({ scope, params, query, request }) => {
+      await sensors(scope).row(params.id);
+      return previewReadings(request, query.plan, (await scope.row()).timeZone, Date.now());
     },
-    importFile: async ({ scope, params, query, request }) => {
-      const [{ no }, { timeZone }] = await Promise.all([air(scope).sensorRow(params.id), scope.row()]);
-      const size = Number(request.headers['content-length']);
-      return imports.run(scope.identity.householdId, params.importId, {
-        sensor: no!,
-        plan: query.plan,
-        timeZone,
-        body: request,
-        total: Number.isFinite(size) ? size : null,
-        nowMs: Date.now(),
-      });
+    importFile: async ({ scope, params, query: { plan }, request }) => {
+      const [{ no }, { timeZone }] = await Promise.all([sensors(scope).row(params.id), scope.row()]);
+      const job = { sensor: no!, plan, timeZone, nowMs: Date.now() };
+      return imports.run(scope.identity.householdId, params.importId, upload(request, plan, FILE_BYTES), (file) =>
+        importReadings(database.sequelize, job, file),
+      );
     },
     readImport: async ({ scope, params }) => imports.progress(scope.identity.householdId, params.importId),
     cancelImport: async ({ scope, params }) => {
@@ -104,7 +116,7 @@ export function handlersFor(database: Database, demos: DemoShelf, outside: Outsi
     },
     postSenml: ({ params, body, request }) => takeSenml(database, params.id, request.headers.authorization, body),
     simulate: async ({ scope, params, body }) => {
-      const { key } = await air(scope).renewKey(params.id);
+      const { key } = await sensors(scope).renewKey(params.id);
       await outside.simulate({ sensorId: params.id, key, faults: body.faults });
       return undefined;
     },
@@ -131,8 +143,11 @@ export function handlersFor(database: Database, demos: DemoShelf, outside: Outsi
         return fail(422, 'no-calendar', (error as Error).message);
       }
     },
-    previewDiary: ({ scope, body }) => previewDiary(database, scope, body),
-    importDiary: ({ scope, body }) => importDiary(database, scope, body),
+    previewDiary: ({ scope, query, request }) => previewDiary(database, scope, request, query),
+    importDiary: ({ scope, params, query, request }) =>
+      imports.run(scope.identity.householdId, params.importId, upload(request, query.plan, DIARY_BYTES), (file) =>
+        importDiary(database, scope, query, file),
+      ),
     exportArchive: ({ scope }) => archive(scope).json(),
     exportLog: ({ scope }) => archive(scope).logCsv(),
     exportSessions: ({ scope }) => archive(scope).sessionsCsv(),

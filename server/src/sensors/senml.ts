@@ -1,16 +1,16 @@
-import { readingsOf } from '@tembrin/core';
+import { MINUTE_MS, readingsOf } from '@tembrin/core';
 import { readingFaultSentence, type BodyOf, type ResponseOf } from '@tembrin/contract';
 import type { RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { Database } from '../database/connect';
-import { fail, problem } from '../http/problems';
-import { isKeyOf } from '../store/air/air-scope';
+import { fail, problem } from '../problems/problems';
+import { isKeyOf } from '../store/air/sensors';
 import { takeIn } from '../store/air/readings';
 
 /** So many packs a minute for one hygrometer; a pack holds many readings. */
 export function sensorLimit(perMinute: number): RequestHandler {
   return rateLimit({
-    windowMs: 60_000,
+    windowMs: MINUTE_MS,
     limit: perMinute,
     standardHeaders: 'draft-8',
     legacyHeaders: false,

@@ -1,9 +1,10 @@
+import { MINUTE_MS } from '@tembrin/core';
 import { weatherSchema, type Weather } from '@tembrin/contract';
-import { fail } from '../http/problems';
+import { fail } from '../problems/problems';
 
 const PATIENCE_MS = 2500;
 /** Weather is asked for again after so long. */
-const FRESH_MS = 10 * 60_000;
+const FRESH_MS = 10 * MINUTE_MS;
 
 /** The weather service, and the simulated hygrometers that ship with the app; both answer on local addresses. */
 export class Outside {

@@ -3,7 +3,7 @@ import type { Credentials, NewAccount } from '@tembrin/contract';
 import { UniqueConstraintError } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { Database } from '../database/connect';
-import { fail } from '../http/problems';
+import { fail } from '../problems/problems';
 
 /** Who is signed in, as the session keeps it. `accountId` null: a visitor to a demo library. */
 export interface Identity {

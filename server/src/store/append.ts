@@ -1,20 +1,20 @@
-import { logEventSchema, refusalOf, type AdmissionContext, type LogEvent } from '@tembrin/core';
+import {
+  logEventSchema,
+  referredTo,
+  refusalOf,
+  SESSION_TYPES,
+  type AdmissionContext,
+  type EventType,
+  type LogEvent,
+} from '@tembrin/core';
 import { refusalSentence, type EventOutcome, type Problem } from '@tembrin/contract';
 import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
-import { invalid, problem } from '../http/problems';
+import { invalid, problem } from '../problems/problems';
 import { eventColumns, eventOf, instrumentOf } from './rows';
 import type { HouseholdScope } from './scope';
 
-/** Types that decide whether sessions overlap. */
-const SESSION_TYPES = ['session-began', 'session-ended', 'session-entered', 'session-corrected', 'retracted'];
-
-function referredTo(event: LogEvent): string[] {
-  const { payload } = event;
-  if ('eventId' in payload) return [payload.eventId];
-  if (event.type === 'change-ended') return [event.payload.changeId];
-  return 'sessionId' in payload && payload.sessionId !== null ? [payload.sessionId] : [];
-}
+const decidesSessions = (type: EventType) => (SESSION_TYPES as readonly EventType[]).includes(type);
 
 /**
  * Judges posted events one by one against the log and stores those that may join it, in one transaction.
@@ -55,7 +55,7 @@ export async function appendEvents(
         return problem(409, 'id-taken', 'Another entry has this id. Enter it once more, so that it gets its own.');
       }
       let known = sessions.get(event.instrumentId);
-      if (!known && SESSION_TYPES.includes(event.type)) {
+      if (!known && decidesSessions(event.type)) {
         known = await sessionEvents(models, scope, event.instrumentId, transaction);
         sessions.set(event.instrumentId, known);
       }
@@ -109,7 +109,7 @@ async function sessionEvents(
   transaction: Transaction,
 ): Promise<LogEvent[]> {
   const rows = await models.Event.findAll({
-    where: scope.where({ instrumentId, type: { [Op.in]: SESSION_TYPES } }),
+    where: scope.where({ instrumentId, type: { [Op.in]: [...SESSION_TYPES] } }),
     transaction,
     raw: true,
   });

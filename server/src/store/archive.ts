@@ -1,7 +1,10 @@
 import {
+  byInstrument,
+  CLOCK_TOLERANCE_MS,
   DAY_MS,
   foldLog,
-  HOUR_MS,
+  hoursBetween,
+  MINUTE_MS,
   logEventSchema,
   noteName,
   openStrings,
@@ -19,13 +22,12 @@ import {
 } from '@tembrin/contract';
 import type { Request } from 'express';
 import Papa from 'papaparse';
-import { Op } from 'sequelize';
 import type { z } from 'zod';
 import type { Database } from '../database/connect';
-import { fail } from '../http/problems';
-import { AirScope, placeColumns } from './air/air-scope';
+import { fail } from '../problems/problems';
+import { placeColumns, PlaceScope } from './air/places';
 import { CardScope } from './cards';
-import { byInstrument, wholeLog } from './judged';
+import { wholeLog } from './assessed';
 import { eventColumns, instrumentColumns } from './rows';
 import type { HouseholdScope } from './scope';
 
@@ -64,7 +66,7 @@ export class ArchiveScope {
   async json(now = new Date()): Promise<string> {
     const [household, air, cards, events] = await Promise.all([
       this.scope.household(),
-      new AirScope(this.database, this.scope).places(),
+      new PlaceScope(this.database, this.scope).places(),
       new CardScope(this.database, this.scope).cards(),
       wholeLog(this.database, this.scope),
     ]);
@@ -115,7 +117,7 @@ export class ArchiveScope {
                 day(beganAt),
                 clock(beganAt),
                 clock(endedAt),
-                ((endedAt - beganAt) / 60_000).toFixed(1),
+                ((endedAt - beganAt) / MINUTE_MS).toFixed(1),
                 entered ? 'entered' : 'timed',
               ],
             ],
@@ -147,12 +149,7 @@ export class ArchiveScope {
       );
       return [...past, ...on].map(({ position, spec, from, to, why }) => {
         const until = to ?? nowMs;
-        const hours =
-          log.sessions.reduce(
-            (sum, { beganAt, endedAt }) =>
-              sum + Math.max(0, Math.min(until, endedAt ?? nowMs) - Math.max(from, beganAt)),
-            0,
-          ) / HOUR_MS;
+        const hours = hoursBetween(log.playing, from, until);
         return [
           safe(instrument.name),
           notes[position] ?? String(position + 1),
@@ -273,18 +270,11 @@ export class ArchiveScope {
   ) {
     const { models } = this.database;
     const instruments = await this.scope.instrumentRows(transaction);
-    const there = new Set<string>();
-    for (let from = 0; from < events.length; from += AT_ONCE) {
-      const ids = events.slice(from, from + AT_ONCE).map(({ id }) => id);
-      const rows = await models.Event.findAll({
-        where: this.scope.where({ id: { [Op.in]: ids } }),
-        attributes: ['id'],
-        transaction,
-        raw: true,
-      });
-      for (const { id } of rows) there.add(id);
-    }
-    const latest = Date.now() + 5 * 60_000;
+    const there = await this.scope.knownEvents(
+      events.map(({ id }) => id),
+      transaction,
+    );
+    const latest = Date.now() + CLOCK_TOLERANCE_MS;
     for (const [at, event] of events.entries()) {
       if (!instruments.has(event.instrumentId))
         fail(

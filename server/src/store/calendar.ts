@@ -1,11 +1,11 @@
 import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
-import { HOUR_MS, localDay, startOfLocalDay, type PlannedItem } from '@tembrin/core';
-import { API_ROOT, plannedWords, YEAR_PART_TITLES } from '@tembrin/contract';
+import { dueOf, HOUR_MS, localDay, startOfLocalDay, type PlannedItem } from '@tembrin/core';
+import { API_ROOT, plannedWords } from '@tembrin/contract';
 import { Op } from 'sequelize';
 import type { Database } from '../database/connect';
 import { calendarText, type CalendarEntry, type EntryFacts } from '../formats/calendar-write';
-import { fail } from '../http/problems';
-import { judgedYear } from './judged';
+import { fail } from '../problems/problems';
+import { assessedYear } from './assessed';
 import { HouseholdScope } from './scope';
 
 /** Time of day at which an entry rings. */
@@ -26,7 +26,7 @@ export class CalendarScope {
    * all of it in one transaction, so that two readers never tell different stories.
    */
   async text(published: boolean, now = new Date()): Promise<string> {
-    const { plan, instruments, timeZone, name } = await judgedYear(this.database, this.scope, now.getTime());
+    const { plan, instruments, timeZone, name } = await assessedYear(this.database, this.scope, now.getTime());
     const names = new Map(instruments.map((instrument) => [instrument.id, instrument.name]));
     const wanted = new Map(
       plan.items.map((item) => [uidOf(item), factsOf(item, names.get(item.instrumentId) ?? '', timeZone)]),
@@ -126,7 +126,7 @@ function uidOf({ instrumentId, part, from }: PlannedItem): string {
 function factsOf(item: PlannedItem, name: string, timeZone: string): EntryFacts {
   const [early, late] = [item.window.early, item.window.late].map((at) => localDay(at, timeZone)) as [number, number];
   return {
-    title: `${name}: ${YEAR_PART_TITLES[item.part].toLowerCase()}`,
+    title: `${name}: ${dueOf(item.part).title.toLowerCase()}`,
     text: plannedWords(item, timeZone),
     from: Math.min(early, item.day),
     to: Math.max(late, item.day),

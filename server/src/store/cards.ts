@@ -2,12 +2,11 @@ import { CARDS_PER_POST, type Card, type CardFacts, type CardKind, type NewCard 
 import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { CardRow } from '../database/models';
-import { fail } from '../http/problems';
+import { CHANGED, fail } from '../problems/problems';
 import type { HouseholdScope } from './scope';
 
 /** More than any cupboard and any calendar; keeps one household from filling the disk. */
 const MOST_CARDS = 4000;
-const CHANGED = 'Somebody changed this meanwhile. Look at it again, then make your change once more.';
 
 /** Rows were validated when they came in. */
 function cardOf({ id, kind, facts, version }: Pick<CardRow, 'id' | 'kind' | 'facts' | 'version'>): Card {

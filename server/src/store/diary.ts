@@ -1,33 +1,40 @@
 import {
-  diaryEntry,
   dateOfDay,
   dayOfDate,
+  diaryEntry,
   foldLog,
   guessDiary,
-  guessDelimiter,
+  byInstrument,
   localDay,
   logEventSchema,
   placeInDay,
   refusalOf,
   type DiaryEntry,
   type DiaryFault,
+  type LocalDay,
   type LogEvent,
   type Stretch,
 } from '@tembrin/core';
-import type { BodyOf, DiaryFilePlan, DiaryGuess, DiaryPreview, DiaryRequest, ResponseOf } from '@tembrin/contract';
-import { refusalSentence } from '@tembrin/contract';
-import Papa from 'papaparse';
+import {
+  DIARY_LINES,
+  refusalSentence,
+  type DiaryFilePlan,
+  type DiaryPreview,
+  type Instrument,
+  type QueryOf,
+} from '@tembrin/contract';
 import { v5 as namedUuid } from 'uuid';
 import type { Database } from '../database/connect';
-import { fail } from '../http/problems';
-import { byInstrument, wholeLog } from './judged';
-import { eventColumns } from './rows';
+import { fail } from '../problems/problems';
+import type { Reading as FileReading } from '../intake/jobs';
+import { shownTop, topOf, type ReadLine } from '../intake/preview';
+import { wholeLog } from './assessed';
+import { eventColumns, instrumentOf } from './rows';
 import type { HouseholdScope } from './scope';
 
-const HEAD_ROWS = 12;
-const SHOWN = 8;
-const FAULTS_SHOWN = 20;
-const MOST_LINES = 20_000;
+/** Lines by which columns are guessed. */
+const GUESSED_BY = 200;
+const AT_ONCE = 1000;
 /** The same line of the same diary makes the same entry, so bringing it in twice is harmless. */
 const DIARY_NAMES = '6d8f4f0e-6c1b-5c8e-9a55-2f0a2b7f9d11';
 
@@ -43,56 +50,33 @@ const FAULT_SENTENCES: Readonly<Record<DiaryFault, string>> = {
   'day-full': 'That day has no room left beside what is on record.',
 };
 
-interface Read {
-  guess: DiaryGuess;
-  head: string[][];
-  entries: (DiaryEntry & Stretch & { line: number; cells: string[]; count: number })[];
-  faults: { line: number; text: string; fault: DiaryFault }[];
-  left: number;
-}
+type Choices = Pick<QueryOf<'previewDiary'>, 'instrumentId' | 'onRecord'>;
 
-function cut(text: string, delimiter: string): string[][] {
-  const { data } = Papa.parse<string[]>(text, { delimiter, skipEmptyLines: 'greedy' });
-  if (data.length > MOST_LINES)
-    fail(413, 'too-large', `That diary has ${data.length} lines; at most ${MOST_LINES} at a time. Send it in parts.`);
-  return data;
-}
+/** An entry with its place in the day, and how many of the same length and day came before it. */
+type PlacedEntry = DiaryEntry & Stretch & { count: number };
 
-/** Reads a diary against what is on record. Nothing is stored. */
-async function read(database: Database, scope: HouseholdScope, request: DiaryRequest, nowMs: number): Promise<Read> {
-  const { instruments, timeZone } = await scope.household();
-  // A file saved by a spreadsheet may begin with a byte-order mark.
-  const text = request.text.replace(/^\uFEFF/, '');
-  if (text.includes('\u0000') || text.includes('\uFFFD'))
-    fail(422, 'wrong-encoding', 'That file is not plain text in UTF-8. Save it as “CSV UTF-8”, then choose it again.');
-  const delimiter = request.plan?.delimiter ?? guessDelimiter(text.split('\n').slice(0, 50));
-  if (!delimiter)
-    fail(
-      422,
-      'no-columns',
-      'No columns can be made out. The file needs a date and a length in each line, with a comma, semicolon or tab between.',
-    );
-  const rows = cut(text, delimiter);
-  const names = instruments.map(({ name }) => name);
-  const guess: DiaryGuess = request.plan ?? { delimiter, ...guessDiary(rows.slice(0, 200), names) };
-  const head = rows.slice(0, HEAD_ROWS).map((cells) => cells.slice(0, 20));
-  const found: Read = { guess, head, entries: [], faults: [], left: 0 };
-  const plan = planOf(guess);
-  if (!plan) return found;
+/** Reads lines one after another against what is on record: an entry, why it cannot be one, or null for one left out as chosen. */
+function diaryReader(
+  instruments: readonly Instrument[],
+  events: readonly LogEvent[],
+  plan: DiaryFilePlan,
+  { instrumentId = null, onRecord }: { instrumentId?: string | null; onRecord: Choices['onRecord'] },
+  timeZone: string,
+  nowMs: number,
+): (cells: string[]) => PlacedEntry | DiaryFault | null {
   const known = new Map(
     instruments.map(({ id, name, since }) => [
       name.toLowerCase(),
       { id, since: since === null ? null : dayOfDate(since) },
     ]),
   );
-  const today = localDay(nowMs, timeZone);
-  const logs = byInstrument(await wholeLog(database, scope));
+  const logs = byInstrument(events);
   const taken = new Map<string, Stretch[]>();
-  const played = new Map<string, Set<number>>();
+  const played = new Map<string, Set<LocalDay>>();
   for (const { id } of instruments) {
     const { sessions } = foldLog(logs.get(id) ?? [], nowMs, timeZone);
     // What an earlier import of the same file put there is no other playing.
-    const other = sessions.filter((session) => !session.parts.every((part) => part[14] === '5'));
+    const other = sessions.filter((session) => !session.parts.every(isFromDiary));
     played.set(id, new Set(other.map(({ day }) => day)));
     taken.set(
       id,
@@ -100,105 +84,124 @@ async function read(database: Database, scope: HouseholdScope, request: DiaryReq
     );
   }
   const alike = new Map<string, number>();
-  for (const [at, cells] of rows.entries()) {
-    if (at < plan.skip) continue;
-    const line = at + 1;
-    const bad = (fault: DiaryFault) => void found.faults.push({ line, text: cells.join(' | ').slice(0, 120), fault });
-    const entry = diaryEntry(cells, plan, known, request.instrumentId, today);
-    if (typeof entry === 'string') {
-      bad(entry);
-      continue;
-    }
-    if (request.onRecord === 'leave' && played.get(entry.instrumentId)!.has(entry.day)) {
-      found.left++;
-      continue;
-    }
+  const today = localDay(nowMs, timeZone);
+  return (cells) => {
+    const entry = diaryEntry(cells, plan, known, instrumentId, today);
+    if (typeof entry === 'string') return entry;
+    if (onRecord === 'leave' && played.get(entry.instrumentId)!.has(entry.day)) return null;
     const stretches = taken.get(entry.instrumentId)!;
     const place = placeInDay(entry.day, entry.minutes, stretches, timeZone, nowMs);
-    if (!place) {
-      bad('day-full');
-      continue;
-    }
+    if (!place) return 'day-full';
     stretches.push(place);
     const key = `${entry.instrumentId} ${entry.day} ${entry.minutes}`;
     const count = (alike.get(key) ?? 0) + 1;
     alike.set(key, count);
-    found.entries.push({ ...entry, ...place, line, cells, count });
-  }
-  return found;
+    return { ...entry, ...place, count };
+  };
 }
 
-function planOf(guess: DiaryGuess): DiaryFilePlan | null {
+/** Ids made of a name are of version 5; those made on a device are of another. */
+const isFromDiary = (id: string) => id[14] === '5';
+
+function planOf(guess: DiaryPreview['guess']): DiaryFilePlan | null {
   const { date, order, length, unit } = guess;
   if (date === null || order === null || length === null || unit === null) return null;
   return { ...guess, date, order, length, unit };
 }
 
+/** Looks at the top of a diary. Nothing is stored. */
 export async function previewDiary(
   database: Database,
   scope: HouseholdScope,
-  request: DiaryRequest,
+  body: AsyncIterable<Uint8Array>,
+  { plan: given, ...choices }: QueryOf<'previewDiary'>,
   nowMs = Date.now(),
 ): Promise<DiaryPreview> {
-  const { guess, head, entries, faults, left } = await read(database, scope, request, nowMs);
-  return {
-    guess,
-    head,
-    entries: entries
-      .slice(0, SHOWN)
-      .map(({ line, day, minutes, instrumentId }) => ({ line, date: dateOfDay(day), minutes, instrumentId })),
-    count: entries.length,
-    minutes: entries.reduce((sum, { minutes }) => sum + minutes, 0),
-    left,
-    faults: faults.slice(0, FAULTS_SHOWN).map(({ line, text, fault }) => ({ line, text, why: FAULT_SENTENCES[fault] })),
-    faulty: faults.length,
+  const [top, { instruments, timeZone }] = await Promise.all([topOf(body, given?.delimiter), scope.household()]);
+  const names = instruments.map(({ name }) => name);
+  const guess = given ?? { delimiter: top.delimiter, ...guessDiary(top.rows.slice(0, GUESSED_BY), names) };
+  const plan = planOf(guess);
+  if (!plan) return { guess, ...shownTop(top, guess.skip, null), minutes: 0, left: 0 };
+  const read = diaryReader(instruments, await wholeLog(database, scope), plan, choices, timeZone, nowMs);
+  let [minutes, left] = [0, 0];
+  type Shown = NonNullable<DiaryPreview['lines'][number]['read']>;
+  const line = (cells: string[]): ReadLine<Shown> => {
+    const entry = read(cells);
+    if (typeof entry === 'string') return { read: null, fault: FAULT_SENTENCES[entry] };
+    if (entry === null) {
+      left++;
+      return { read: null, fault: null };
+    }
+    minutes += entry.minutes;
+    const { day, instrumentId } = entry;
+    return { read: { date: dateOfDay(day), minutes: entry.minutes, instrumentId }, fault: null };
   };
+  const shown = shownTop(top, plan.skip, line);
+  return { guess, ...shown, readable: shown.readable - left, minutes, left };
 }
 
 /** Puts a diary on record: every entry in one transaction, or nothing. */
 export async function importDiary(
   database: Database,
   scope: HouseholdScope,
-  request: BodyOf<'importDiary'>,
+  { plan, leaveFaulty, ...choices }: QueryOf<'importDiary'>,
+  { rows, progress, unreadable, alive }: FileReading,
   nowMs = Date.now(),
-): Promise<ResponseOf<'importDiary'>> {
-  const { entries, faults, left } = await read(database, scope, request, nowMs);
-  if (faults.length > 0 && !request.leaveFaulty) {
-    const { line, fault } = faults[0]!;
-    fail(
-      422,
-      'faulty-lines',
-      `Line ${line}: ${FAULT_SENTENCES[fault]} Put it right, or choose to leave such lines out.`,
-    );
+): Promise<void> {
+  const { instruments, timeZone } = await scope.household();
+  const read = diaryReader(instruments, await wholeLog(database, scope), plan, choices, timeZone, nowMs);
+  const entries: PlacedEntry[] = [];
+  for await (const stretch of rows) {
+    if (progress.lines > DIARY_LINES)
+      fail(413, 'too-large', `A diary is read up to ${DIARY_LINES} lines. Send it in parts, a few years each.`);
+    for (const { cells, line } of stretch) {
+      const entry = read(cells);
+      if (entry === null) progress.left++;
+      else if (typeof entry !== 'string') entries.push(entry);
+      else if (leaveFaulty) unreadable(line, cells, FAULT_SENTENCES[entry]);
+      else {
+        const detail = `Line ${line}: ${FAULT_SENTENCES[entry]} Put it right, or choose to leave such lines out.`;
+        fail(422, 'faulty-lines', detail);
+      }
+    }
   }
   if (entries.length === 0)
     fail(422, 'nothing-to-import', 'Nothing in this file is new. Everything in it is on record or left out.');
+  alive();
+  await storeEntries(database, scope, entries, progress.intake, nowMs);
+}
+
+function eventOfEntry({ instrumentId, day, minutes, count, from, to }: PlacedEntry, recordedAt: string): LogEvent {
+  return logEventSchema.parse({
+    id: namedUuid(`${instrumentId} ${day} ${minutes} ${count}`, DIARY_NAMES),
+    instrumentId,
+    type: 'session-entered',
+    occurredAt: new Date(from).toISOString(),
+    recordedAt,
+    payload: { endedAt: new Date(to).toISOString() },
+  });
+}
+
+function storeEntries(
+  database: Database,
+  scope: HouseholdScope,
+  entries: readonly PlacedEntry[],
+  intake: FileReading['progress']['intake'],
+  nowMs: number,
+): Promise<void> {
+  const receivedAt = new Date(nowMs);
+  const events = entries.map((entry) => eventOfEntry(entry, receivedAt.toISOString()));
   return scope.alone(async (transaction, household) => {
-    const receivedAt = new Date(nowMs);
-    const events = entries.map(({ instrumentId, day, minutes, count, from, to }): LogEvent =>
-      logEventSchema.parse({
-        id: namedUuid(`${instrumentId} ${day} ${minutes} ${count}`, DIARY_NAMES),
-        instrumentId,
-        type: 'session-entered',
-        occurredAt: new Date(from).toISOString(),
-        recordedAt: receivedAt.toISOString(),
-        payload: { endedAt: new Date(to).toISOString() },
-      }),
-    );
     const instruments = await scope.instrumentRows(transaction);
-    const rows = await database.models.Event.findAll({
-      where: scope.where({ id: events.map(({ id }) => id) }),
-      attributes: ['id'],
+    const there = await scope.knownEvents(
+      events.map(({ id }) => id),
       transaction,
-      raw: true,
-    });
-    const there = new Set(rows.map(({ id }) => id));
+    );
     const fresh = events.filter(({ id }) => !there.has(id));
     for (const event of fresh) {
       // Their place in the day was found clear of all others; dates and lengths are judged as anybody's.
-      const { since, family, stringCount } = instruments.get(event.instrumentId)!;
       const refusal = refusalOf(event, {
-        facts: { since, family: family as never, stringCount },
+        facts: instrumentOf(instruments.get(event.instrumentId)!),
         events: [],
         has: () => false,
         hasPlace: () => false,
@@ -207,12 +210,13 @@ export async function importDiary(
       });
       if (refusal) fail(422, refusal.code, refusalSentence(refusal, household.timeZone));
     }
-    for (let at = 0; at < fresh.length; at += 1000) {
+    for (let at = 0; at < fresh.length; at += AT_ONCE) {
       await database.models.Event.bulkCreate(
-        fresh.slice(at, at + 1000).map((event) => eventColumns(event, household.id, receivedAt)),
+        fresh.slice(at, at + AT_ONCE).map((event) => eventColumns(event, household.id, receivedAt)),
         { transaction },
       );
     }
-    return { stored: fresh.length, known: there.size, left: left + faults.length };
+    intake.stored = fresh.length;
+    intake.known = there.size;
   });
 }

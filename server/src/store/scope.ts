@@ -10,13 +10,15 @@ import { EVENTS_PER_PAGE } from '@tembrin/contract';
 import { Op, type Transaction, type WhereOptions } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { HouseholdRow, InstrumentRow } from '../database/models';
-import { fail } from '../http/problems';
+import { CHANGED, fail } from '../problems/problems';
 import type { Identity } from './accounts';
 import { eventOf, householdOf, instrumentColumns, instrumentOf } from './rows';
 
 /** More than any cupboard; keeps one household from filling the disk. */
 const MOST_INSTRUMENTS = 500;
-const CHANGED = 'Somebody changed this meanwhile. Look at it again, then make your change once more.';
+
+/** Ids that one query asks for. */
+const IDS_AT_ONCE = 1000;
 
 /**
  * One household's view of the database: the only way to its rows. Every query made here carries the household's id,
@@ -129,6 +131,21 @@ export class HouseholdScope {
     if (!row) fail(404, 'no-such-instrument', 'There is no such instrument here. It may have been removed.');
     if (row.version !== version) fail(412, 'changed-meanwhile', CHANGED);
     return row;
+  }
+
+  /** Which of some ids are those of events on record. */
+  async knownEvents(ids: readonly string[], transaction: Transaction): Promise<Set<string>> {
+    const known = new Set<string>();
+    for (let from = 0; from < ids.length; from += IDS_AT_ONCE) {
+      const rows = await this.database.models.Event.findAll({
+        where: this.where({ id: { [Op.in]: ids.slice(from, from + IDS_AT_ONCE) } }),
+        attributes: ['id'],
+        transaction,
+        raw: true,
+      });
+      for (const { id } of rows) known.add(id);
+    }
+    return known;
   }
 
   /** A page of the log in the order in which it was stored. */

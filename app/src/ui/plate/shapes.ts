@@ -1,4 +1,4 @@
-import type { Zone } from '@tembrin/core';
+import type { Zone } from '@tembrin/core/instruments';
 
 /** What a part of the drawing is made of; the plate turns it into the theme's colours. */
 export type Material = 'wood' | 'ebony' | 'metal' | 'hair' | 'string' | 'stick' | 'none';

@@ -2,7 +2,7 @@ import { createTheme, ThemeProvider, useThemeMode } from '@rneui/themed/dist/con
 import { useFonts } from 'expo-font';
 import { useEffect, useMemo, type ReactNode } from 'react';
 import { useColorScheme, useWindowDimensions } from 'react-native';
-import { useLook } from '@/state/look';
+import { usePreferences } from '@/state/preferences';
 import atkinson from '../../../assets/fonts/AtkinsonHyperlegibleNext_400Regular.woff2';
 import atkinsonStrong from '../../../assets/fonts/AtkinsonHyperlegibleNext_600SemiBold.woff2';
 import literata from '../../../assets/fonts/Literata_500Medium.woff2';
@@ -28,7 +28,7 @@ const rneColours = ({ accent, surface, text, ground, line, quiet, now, soon, wel
 /** Whether the dark theme is on: as chosen, or as the device has it. */
 function useDark(): boolean {
   const device = useColorScheme();
-  const look = useLook((state) => state.look);
+  const look = usePreferences((state) => state.look);
   return look === 'device' ? device === 'dark' : look === 'night';
 }
 

@@ -30,6 +30,7 @@ export const TYPE = StyleSheet.create({
   smallStrong: { fontFamily: STRONG, fontSize: 15, lineHeight: 21 },
   tiny: { fontFamily: SANS, fontSize: 13, lineHeight: 18 },
   table: { fontFamily: SANS, fontSize: 16, lineHeight: 23, fontVariant: ['tabular-nums'] },
+  tableTight: { fontFamily: SANS, fontSize: 14, lineHeight: 23, fontVariant: ['tabular-nums'] },
   button: { fontFamily: STRONG, fontSize: 18, lineHeight: 24 },
 });
 export type TypeName = keyof typeof TYPE;

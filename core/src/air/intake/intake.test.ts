@@ -1,12 +1,8 @@
 import fc from 'fast-check';
 import {
-  celsiusOf,
-  fahrenheitOf,
-  guessDelimiter,
   guessOrder,
   guessPlan,
   lineReader,
-  numberIn,
   planGaps,
   readingOf,
   readingsOf,
@@ -14,6 +10,8 @@ import {
   type ColumnPlan,
 } from '.';
 import { wallInstant } from '../../time';
+import { celsiusOf, fahrenheitOf } from '../../units';
+import { guessDelimiter, numberIn } from '../../tables';
 
 const NOW = Date.parse('2026-11-20T12:00:00.000Z');
 
@@ -23,21 +21,21 @@ test.each([
   [{ percent: 0.45 }, 'rh-fraction'],
   [{ percent: NaN }, 'no-number'],
   [{ percent: 45, tempC: 212 }, 'temp-out-of-range'],
-  [{ percent: 45, low: 50 }, 'low-above-high'],
-  [{ percent: 45, high: 40 }, 'low-above-high'],
-  [{ percent: 45, atMs: NOW + 3_600_000 }, 'in-the-future'],
-  [{ percent: 45, atMs: 0 }, 'clock-not-set'],
+  [{ percent: 45, lowPercent: 50 }, 'low-above-high'],
+  [{ percent: 45, highPercent: 40 }, 'low-above-high'],
+  [{ percent: 45, at: NOW + 3_600_000 }, 'in-the-future'],
+  [{ percent: 45, at: 0 }, 'clock-not-set'],
 ])('a reading of %j is refused: %s', (given, fault) => {
-  expect(readingOf({ atMs: NOW, ...given }, NOW)).toBe(fault);
+  expect(readingOf({ at: NOW, ...given }, NOW)).toBe(fault);
 });
 
 test('a reading is kept in whole seconds and hundredths', () => {
-  expect(readingOf({ atMs: NOW + 500, percent: 45.126, tempC: -0.004, low: 41, high: 52.5 }, NOW)).toEqual({
-    at: NOW / 1000,
-    rh: 4513,
-    tempC: -0,
-    low: 4100,
-    high: 5250,
+  expect(readingOf({ at: NOW + 500, percent: 45.126, tempC: -0.004, lowPercent: 41, highPercent: 52.5 }, NOW)).toEqual({
+    atS: NOW / 1000,
+    rhHundredths: 4513,
+    tempHundredths: -0,
+    lowHundredths: 4100,
+    highHundredths: 5250,
   });
 });
 
@@ -100,16 +98,19 @@ describe('lines of a logger', () => {
     lineReader({ ...plan, ...changes }, zone, NOW)(cells);
 
   test('are read in the order, unit and place said', () => {
-    const at = Date.UTC(2026, 2, 4, 18, 5) / 1000;
-    expect(read(['04.03.2026 18:05', '45,5', '21,0'])).toMatchObject({ at, rh: 4550, tempC: 2100 });
-    expect(read(['3/4/26 6:05 PM', '45.5', '70'], { order: 'mdy', tempUnit: 'F' })).toMatchObject({ at, tempC: 2111 });
-    expect(read(['2026-03-04T19:05:00+01:00', '0.455', ''], { order: 'iso', rhUnit: 'fraction' })).toMatchObject({
-      at,
-      rh: 4550,
-      tempC: null,
+    const atS = Date.UTC(2026, 2, 4, 18, 5) / 1000;
+    expect(read(['04.03.2026 18:05', '45,5', '21,0'])).toMatchObject({ atS, rhHundredths: 4550, tempHundredths: 2100 });
+    expect(read(['3/4/26 6:05 PM', '45.5', '70'], { order: 'mdy', tempUnit: 'F' })).toMatchObject({
+      atS,
+      tempHundredths: 2111,
     });
-    expect(read(['04.03.2026 18:05', '45.5', '21'], {}, 'Europe/Lisbon')).toMatchObject({ at });
-    expect(read([String(at), '45', ''], { order: 'epoch' })).toMatchObject({ at });
+    expect(read(['2026-03-04T19:05:00+01:00', '0.455', ''], { order: 'iso', rhUnit: 'fraction' })).toMatchObject({
+      atS,
+      rhHundredths: 4550,
+      tempHundredths: null,
+    });
+    expect(read(['04.03.2026 18:05', '45.5', '21'], {}, 'Europe/Lisbon')).toMatchObject({ atS });
+    expect(read([String(atS), '45', ''], { order: 'epoch' })).toMatchObject({ atS });
   });
 
   test('say what is wrong with them', () => {
@@ -126,7 +127,7 @@ describe('lines of a logger', () => {
     const reader = lineReader(plan, 'Europe/Lisbon', NOW);
     const times = ['01:30', '01:50', '01:10', '01:30', '02:10'].map((clock) => {
       const reading = reader([`25.10.2026 ${clock}`, '45', '20']);
-      return typeof reading === 'string' ? reading : new Date(reading.at * 1000).toISOString().slice(11, 16);
+      return typeof reading === 'string' ? reading : new Date(reading.atS * 1000).toISOString().slice(11, 16);
     });
     expect(times).toEqual(['00:30', '00:50', '01:10', '01:30', '02:10']);
   });
@@ -157,21 +158,21 @@ describe('SenML', () => {
       { n: 'battery', u: '%EL', v: 12, t: 60 },
     ]);
     expect(readings).toEqual([
-      { at: now - 120, rh: 4520, tempC: 2060, low: null, high: null },
-      { at: now - 60, rh: 4540, tempC: null, low: null, high: null },
+      { atS: now - 120, rhHundredths: 4520, tempHundredths: 2060, lowHundredths: null, highHundredths: null },
+      { atS: now - 60, rhHundredths: 4540, tempHundredths: null, lowHundredths: null, highHundredths: null },
     ]);
     expect([battery, faults]).toEqual([12, []]);
   });
 
   test('times near zero count from now, a missing one is now', () => {
-    expect(resolve([{ u: '%RH', v: 45, t: -60 }]).readings[0]!.at).toBe(now - 60);
-    expect(resolve([{ bu: '%RH', bv: 40, v: 5 }]).readings[0]).toMatchObject({ at: now, rh: 4500 });
+    expect(resolve([{ u: '%RH', v: 45, t: -60 }]).readings[0]!.atS).toBe(now - 60);
+    expect(resolve([{ bu: '%RH', bv: 40, v: 5 }]).readings[0]).toMatchObject({ atS: now, rhHundredths: 4500 });
     expect(
       resolve([
         { u: '/', v: 0.45 },
         { u: 'K', v: 293.15 },
       ]).readings[0],
-    ).toMatchObject({ rh: 4500, tempC: 2000 });
+    ).toMatchObject({ rhHundredths: 4500, tempHundredths: 2000 });
   });
 
   test('what cannot be taken is named by its place in the pack', () => {
@@ -182,7 +183,7 @@ describe('SenML', () => {
       { u: '%RH', v: 45, bt: now + 86_400 },
       { u: '%RH', v: 45, t: -40, bt: 0, future_: 1 },
     ]);
-    expect(readings.map(({ rh }) => rh)).toEqual([4500]);
+    expect(readings.map(({ rhHundredths }) => rhHundredths)).toEqual([4500]);
     expect(faults).toEqual(
       expect.arrayContaining([
         { index: 0, fault: 'rh-above-100' },

@@ -1,3 +1,5 @@
+import { CLOCK_TOLERANCE_MS, SECOND_MS } from '../../time';
+
 /** Why a reading cannot be taken in. */
 export type ReadingFault =
   | 'no-number'
@@ -9,8 +11,6 @@ export type ReadingFault =
   | 'in-the-future'
   | 'clock-not-set';
 
-/** How far ahead a sensor's clock may run. */
-const AHEAD_MS = 5 * 60_000;
 const EARLIEST_MS = Date.UTC(2000, 0, 1);
 export const TEMP_RANGE_C = { least: -40, most: 60 } as const;
 
@@ -28,49 +28,53 @@ export function temperatureFault(tempC: number): ReadingFault | null {
 }
 
 /** Whether an instant can be that of a reading. */
-export function instantFault(atMs: number, nowMs: number): ReadingFault | null {
-  if (!Number.isFinite(atMs)) return 'no-number';
-  if (atMs > nowMs + AHEAD_MS) return 'in-the-future';
-  return atMs < EARLIEST_MS ? 'clock-not-set' : null;
+export function instantFault(at: number, nowMs: number): ReadingFault | null {
+  if (!Number.isFinite(at)) return 'no-number';
+  if (at > nowMs + CLOCK_TOLERANCE_MS) return 'in-the-future';
+  return at < EARLIEST_MS ? 'clock-not-set' : null;
 }
 
 /** A reading as it is kept: whole seconds, hundredths of a percent and of a degree; raw, before any correction. */
 export interface Reading {
   /** Seconds since 1970-01-01T00:00Z. */
-  at: number;
-  rh: number;
-  tempC: number | null;
+  atS: number;
+  rhHundredths: number;
+  /** null where only humidity was read. */
+  tempHundredths: number | null;
   /** Lowest and highest since the last look, where the instrument remembers them. */
-  low: number | null;
-  high: number | null;
+  lowHundredths: number | null;
+  highHundredths: number | null;
+}
+
+/** A reading as somebody or something took it: relative humidity in percent. */
+export interface TakenReading {
+  at: number;
+  percent: number;
+  tempC?: number | null;
+  lowPercent?: number | null;
+  highPercent?: number | null;
 }
 
 /**
  * Checks a reading and rounds it to what is kept.
- * @param percent relative humidity in percent
+ * @param taken `at` in ms since 1970-01-01T00:00Z
  */
-export function readingOf(
-  given: { atMs: number; percent: number; tempC?: number | null; low?: number | null; high?: number | null },
-  nowMs: number,
-): Reading | ReadingFault {
-  const { atMs, percent, tempC = null, low = null, high = null } = given;
+export function readingOf(taken: TakenReading, nowMs: number): Reading | ReadingFault {
+  const { at, percent, tempC = null, lowPercent = null, highPercent = null } = taken;
   const fault =
-    instantFault(atMs, nowMs) ??
+    instantFault(at, nowMs) ??
     humidityFault(percent) ??
     (tempC === null ? null : temperatureFault(tempC)) ??
-    (low === null ? null : humidityFault(low)) ??
-    (high === null ? null : humidityFault(high)) ??
-    ((low ?? percent) > percent || (high ?? percent) < percent ? 'low-above-high' : null);
+    (lowPercent === null ? null : humidityFault(lowPercent)) ??
+    (highPercent === null ? null : humidityFault(highPercent)) ??
+    ((lowPercent ?? percent) > percent || (highPercent ?? percent) < percent ? 'low-above-high' : null);
   if (fault) return fault;
   const hundredths = (value: number | null) => (value === null ? null : Math.round(value * 100));
   return {
-    at: Math.floor(atMs / 1000),
-    rh: Math.round(percent * 100),
-    tempC: hundredths(tempC),
-    low: hundredths(low),
-    high: hundredths(high),
+    atS: Math.floor(at / SECOND_MS),
+    rhHundredths: Math.round(percent * 100),
+    tempHundredths: hundredths(tempC),
+    lowHundredths: hundredths(lowPercent),
+    highHundredths: hundredths(highPercent),
   };
 }
-
-export const celsiusOf = (fahrenheit: number) => ((fahrenheit - 32) * 5) / 9;
-export const fahrenheitOf = (celsius: number) => (celsius * 9) / 5 + 32;

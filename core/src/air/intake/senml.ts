@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { SECOND_MS } from '../../time';
+import { ZERO_C_IN_K } from '../../units';
 import { humidityFault, instantFault, readingOf, temperatureFault, type Reading, type ReadingFault } from './reading';
 
 /** One record of a SenML pack [RFC 8428]: base fields hold for what follows. Fields not needed here are let through. */
@@ -60,35 +62,35 @@ export function readingsOf(pack: SenmlPack, nowMs: number): SenmlReadings {
     if (entry.v === undefined) continue;
     const value = base.bv + entry.v;
     const time = base.bt + (entry.t ?? 0);
-    const atMs = time < RELATIVE_BELOW ? nowMs + time * 1000 : time * 1000;
+    const at = time < RELATIVE_BELOW ? nowMs + time * SECOND_MS : time * SECOND_MS;
     const unit = entry.u ?? base.bu ?? '';
-    const late = instantFault(atMs, nowMs);
+    const late = instantFault(at, nowMs);
     if (late) {
       faults.push({ index, fault: late });
       continue;
     }
-    const at = Math.floor(atMs / 1000);
-    const known = found.get(at) ?? { index };
+    const atS = Math.floor(at / SECOND_MS);
+    const known = found.get(atS) ?? { index };
     let fault: ReadingFault | 'unit' | null = null;
     if (unit === '%EL') battery = Math.min(100, Math.max(0, value));
     else if (unit === '%RH' || unit === '/') {
       const percent = unit === '/' ? value * 100 : value;
       fault = humidityFault(percent);
-      if (!fault) found.set(at, { ...known, percent });
+      if (!fault) found.set(atS, { ...known, percent });
     } else if (unit === 'Cel' || unit === 'K') {
-      const tempC = unit === 'K' ? value - 273.15 : value;
+      const tempC = unit === 'K' ? value - ZERO_C_IN_K : value;
       fault = temperatureFault(tempC);
-      if (!fault) found.set(at, { ...known, tempC });
+      if (!fault) found.set(atS, { ...known, tempC });
     } else fault = 'unit';
     if (fault) faults.push({ index, fault });
   }
   const readings: Reading[] = [];
-  for (const [at, { index, percent, tempC }] of found) {
+  for (const [atS, { index, percent, tempC }] of found) {
     if (percent === undefined) {
       faults.push({ index, fault: 'no-humidity' });
       continue;
     }
-    const reading = readingOf({ atMs: at * 1000, percent, tempC }, nowMs);
+    const reading = readingOf({ at: atS * SECOND_MS, percent, tempC }, nowMs);
     if (typeof reading === 'string') faults.push({ index, fault: reading });
     else readings.push(reading);
   }

@@ -1,4 +1,4 @@
-import { LARGE, VIOLINS } from '../../instruments';
+import { ON_ENDPIN, CHIN_HELD } from '../../instruments';
 import type { StepId } from '../../log';
 import type { StepData } from '../step';
 import { WIPES } from './wipes';
@@ -43,7 +43,7 @@ export const AWAY_STEPS: readonly StepData<StepId>[] = [
     why: 'A lid closed over a rest presses the bridge into the top.',
     zone: 'shoulder-rest',
     tool: 'hands',
-    for: { families: VIOLINS, rest: ['rest'] },
+    for: { families: CHIN_HELD, rest: ['rest'] },
     after: ['wipe-hands', 'chin-rest'],
   },
   {
@@ -53,7 +53,7 @@ export const AWAY_STEPS: readonly StepData<StepId>[] = [
     why: 'A lid closed over a pad presses the bridge into the top.',
     zone: 'shoulder-rest',
     tool: 'hands',
-    for: { families: VIOLINS, rest: ['pad'] },
+    for: { families: CHIN_HELD, rest: ['pad'] },
     after: ['wipe-hands', 'chin-rest'],
   },
   {
@@ -63,7 +63,7 @@ export const AWAY_STEPS: readonly StepData<StepId>[] = [
     why: 'A pin left out tears the case, and trips people.',
     zone: 'endpin',
     tool: 'hands',
-    for: { families: LARGE, endpin: true },
+    for: { families: ON_ENDPIN, endpin: true },
     after: [...WIPES, 'under-tailpiece'],
     figure: 'endpin-length',
   },
@@ -75,7 +75,7 @@ export const AWAY_STEPS: readonly StepData<StepId>[] = [
       'Nothing loose: rosin, pencil and rest go into pockets.',
     ],
     why: 'What lies loose hits the top at every bump.',
-    for: { families: VIOLINS, case: ['hard', 'soft'] },
+    for: { families: CHIN_HELD, case: ['hard', 'soft'] },
   },
   {
     ...CASE,
@@ -85,13 +85,13 @@ export const AWAY_STEPS: readonly StepData<StepId>[] = [
       'Nothing loose in the case.',
     ],
     why: 'What lies loose hits the top at every bump.',
-    for: { families: LARGE, case: ['hard'] },
+    for: { families: ON_ENDPIN, case: ['hard'] },
   },
   {
     ...CASE,
     how: ['Scroll first, bridge forwards, nothing forced.', 'The bow goes in last, tip down, held by its frog.'],
     why: 'A bridge that catches on the cloth is a bridge that falls.',
-    for: { families: LARGE, case: ['soft'] },
+    for: { families: ON_ENDPIN, case: ['soft'] },
   },
   ...GUITAR_CASED.map((guitar): StepData<StepId> => ({
     ...CASE,
@@ -120,21 +120,21 @@ export const AWAY_STEPS: readonly StepData<StepId>[] = [
     title: 'Close and fasten',
     how: ['Every latch and every zip, before the case leaves the flat surface.'],
     why: LATCHES_WHY,
-    for: { families: VIOLINS, case: ['hard', 'soft'] },
+    for: { families: CHIN_HELD, case: ['hard', 'soft'] },
   },
   {
     ...LATCHES,
     title: 'Close every zip',
     how: ['All the way round, to the last tooth.', 'Lay it on its side, not against a wall or in a corner.'],
     why: LATCHES_WHY,
-    for: { families: LARGE, case: ['soft'] },
+    for: { families: ON_ENDPIN, case: ['soft'] },
   },
   {
     ...LATCHES,
     title: 'Close and fasten',
     how: ['Every latch, before it is lifted.', 'Two people carry it, or its wheels do.'],
     why: LATCHES_WHY,
-    for: { families: LARGE, case: ['hard'] },
+    for: { families: ON_ENDPIN, case: ['hard'] },
   },
   ...GUITAR_CASED.map((guitar): StepData<StepId> => ({
     ...LATCHES,

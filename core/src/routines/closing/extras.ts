@@ -1,4 +1,4 @@
-import { BOWED, VIOLINS } from '../../instruments';
+import { BOWED, CHIN_HELD } from '../../instruments';
 import type { StepId } from '../../log';
 import type { StepData } from '../step';
 import { WIPES } from './wipes';
@@ -30,7 +30,7 @@ export const EXTRA_STEPS: readonly StepData<StepId>[] = [
     why: 'Sweat and make-up gather there and eat the varnish.',
     zone: 'chin-rest',
     tool: 'second cloth',
-    for: { families: VIOLINS },
+    for: { families: CHIN_HELD },
     after: ['wipe-hands'],
     due: { everyDays: 7 },
   },

@@ -1,4 +1,4 @@
-import { BOWED, LARGE, VIOLINS, type Family } from '../../instruments';
+import { BOWED, ON_ENDPIN, CHIN_HELD, familiesWith, recordOf, type Family } from '../../instruments';
 import type { StepId } from '../../log';
 import type { StepData } from '../step';
 
@@ -37,28 +37,18 @@ const WIPE_HANDS = {
   zone: 'hand-zones',
 } as const;
 
-/** Where hands, arms and knees touch, by family. */
-const TOUCHED: Readonly<Record<Family, string>> = {
-  violin: 'The neck, the shoulders, the chin rest, the ribs.',
-  viola: 'The neck, the broad shoulders, the chin rest, the ribs.',
-  cello: 'The neck, the shoulders, and the ribs where your knees were.',
-  bass: 'The neck, the shoulders, and the edge that leant on you.',
-  guitar: 'The back of the neck, and the top edge under your forearm.',
-  harp: 'Where your arms rest on the body, and where your knees touch.',
-};
-
 const handsBowed = (family: Family): StepData<StepId>[] => [
   {
     ...WIPE_HANDS,
     tool: 'second cloth',
-    how: ['With the second cloth, the one kept free of rosin.', TOUCHED[family]],
+    how: ['With the second cloth, the one kept free of rosin.', recordOf(family).touched],
     for: { families: [family], school: { cloths: 'A' } },
     after: ['wipe-strings'],
   },
   {
     ...WIPE_HANDS,
     tool: 'dry cloth',
-    how: ['With a clean part of the cloth, before it meets the rosin.', TOUCHED[family]],
+    how: ['With a clean part of the cloth, before it meets the rosin.', recordOf(family).touched],
     for: { families: [family], school: { cloths: 'B' } },
     after: ['wipe-strings'],
   },
@@ -110,7 +100,7 @@ export const WIPE_STEPS: readonly StepData<StepId>[] = [
     ...WIPE_STRINGS,
     how: ['A fresh fold of the dry cloth for each string.', 'Along the string, one way. Squeaking is fine.'],
     why: 'Rosin cakes and dulls the tone within days.',
-    for: { families: VIOLINS },
+    for: { families: CHIN_HELD },
   },
   {
     ...WIPE_STRINGS,
@@ -119,7 +109,7 @@ export const WIPE_STEPS: readonly StepData<StepId>[] = [
       'Along the string, one way. Squeaking is fine.',
     ],
     why: 'Rosin cakes on long strings first, and dulls the tone within days.',
-    for: { families: LARGE },
+    for: { families: ON_ENDPIN },
   },
   {
     ...WIPE_STRINGS,
@@ -167,10 +157,10 @@ export const WIPE_STEPS: readonly StepData<StepId>[] = [
     after: ['wipe-strings', 'wipe-hands'],
   },
   ...BOWED.flatMap(handsBowed),
-  ...(['guitar', 'harp'] as const).map((family): StepData<StepId> => ({
+  ...familiesWith(({ bow }) => bow === null).map((family): StepData<StepId> => ({
     ...WIPE_HANDS,
     tool: 'dry cloth',
-    how: [TOUCHED[family]],
+    how: [recordOf(family).touched],
     for: { families: [family] },
     after: ['wipe-strings'],
   })),

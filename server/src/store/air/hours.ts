@@ -1,3 +1,4 @@
+import { emptySums, type SummedSeries } from '@tembrin/core';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 
 /**
@@ -10,23 +11,6 @@ const HOURS = 24;
 const DAY_S = HOURS * HOUR_S;
 /** Number of readings, sum, lowest and highest humidity, number and sum of temperatures. */
 const FIELDS = 6;
-
-/** Hours in a row, each of these a number an hour; hours without readings have `n` 0. Humidity and °C in hundredths. */
-export interface HourColumns {
-  /** The first hour, hours since 1970. */
-  from: number;
-  n: Int32Array;
-  rhSum: Int32Array;
-  low: Int32Array;
-  high: Int32Array;
-  tempN: Int32Array;
-  tempSum: Int32Array;
-}
-
-export function emptyColumns(from: number, length: number): HourColumns {
-  const column = () => new Int32Array(length);
-  return { from, n: column(), rhSum: column(), low: column(), high: column(), tempN: column(), tempSum: column() };
-}
 
 interface SummedHour {
   hour: number;
@@ -84,8 +68,8 @@ export async function readColumns(
   sensor: number,
   fromHour: number,
   toHour: number,
-): Promise<HourColumns> {
-  const columns = emptyColumns(fromHour, Math.max(0, toHour - fromHour + 1));
+): Promise<SummedSeries> {
+  const columns = emptySums(fromHour, Math.max(0, toHour - fromHour + 1));
   const rows = await sequelize.query<{ day: number; hours: Buffer }>(
     'SELECT day, hours FROM reading_days WHERE sensor = :sensor AND day BETWEEN :first AND :last ORDER BY day',
     {

@@ -8,7 +8,9 @@ import { HOUR_S, rollUp } from './hours';
 /** Farther apart than this, single instants are asked for instead of the stretch between them. */
 const STRETCH_S = 40 * 24 * HOUR_S;
 
-type Stored = Pick<Reading, 'at' | 'rh' | 'tempC' | 'low' | 'high'>;
+/** Columns of a reading under the names it is reckoned with. */
+export const READING_COLUMNS =
+  'at AS atS, rh AS rhHundredths, tempC AS tempHundredths, low AS lowHundredths, high AS highHundredths';
 
 const numberOrNull = (value: number | null) => (value === null ? 'NULL' : String(Math.round(value)));
 
@@ -25,15 +27,15 @@ export async function storeReadings(
   transaction: Transaction,
   fresh = false,
 ): Promise<Intake> {
-  const byInstant = new Map(batch.map((reading) => [reading.at, reading]));
+  const byInstant = new Map(batch.map((reading) => [reading.atS, reading]));
   const there = fresh
-    ? new Map<number, Stored>()
+    ? new Map<number, Reading>()
     : await storedAmong(sequelize, sensor, [...byInstant.keys()], transaction);
   const repeated = batch.length - byInstant.size;
   const changes: Reading[] = [];
   let corrected = 0;
   for (const reading of byInstant.values()) {
-    const known = there.get(reading.at);
+    const known = there.get(reading.atS);
     if (!known) changes.push(reading);
     else if (!same(known, reading)) {
       corrected++;
@@ -44,8 +46,8 @@ export async function storeReadings(
     // Whole numbers only, made just above: nothing here comes from text.
     const values = changes
       .map(
-        ({ at, rh, tempC, low, high }) =>
-          `(${Number(sensor)},${Math.floor(at)},${Math.round(rh)},${numberOrNull(tempC)},${numberOrNull(low)},${numberOrNull(high)})`,
+        ({ atS, rhHundredths, tempHundredths, lowHundredths, highHundredths }) =>
+          `(${Number(sensor)},${Math.floor(atS)},${Math.round(rhHundredths)},${numberOrNull(tempHundredths)},${numberOrNull(lowHundredths)},${numberOrNull(highHundredths)})`,
       )
       .join(',');
     await sequelize.query(
@@ -61,8 +63,13 @@ export async function storeReadings(
   };
 }
 
-function same(one: Stored, other: Stored): boolean {
-  return one.rh === other.rh && one.tempC === other.tempC && one.low === other.low && one.high === other.high;
+function same(one: Reading, other: Reading): boolean {
+  return (
+    one.rhHundredths === other.rhHundredths &&
+    one.tempHundredths === other.tempHundredths &&
+    one.lowHundredths === other.lowHundredths &&
+    one.highHundredths === other.highHundredths
+  );
 }
 
 async function storedAmong(sequelize: Sequelize, sensor: number, instants: number[], transaction: Transaction) {
@@ -71,11 +78,11 @@ async function storedAmong(sequelize: Sequelize, sensor: number, instants: numbe
     [Infinity, -Infinity],
   );
   const condition = last - first <= STRETCH_S ? 'at BETWEEN :first AND :last' : 'at IN (:instants)';
-  const rows = await sequelize.query<Stored>(
-    `SELECT at, rh, tempC, low, high FROM readings WHERE sensor = :sensor AND ${condition}`,
+  const rows = await sequelize.query<Reading>(
+    `SELECT ${READING_COLUMNS} FROM readings WHERE sensor = :sensor AND ${condition}`,
     { replacements: { sensor, first, last, instants }, type: QueryTypes.SELECT, transaction },
   );
-  return new Map(rows.map((row) => [row.at, row]));
+  return new Map(rows.map((row) => [row.atS, row]));
 }
 
 /** Holds a sensor until the transaction ends, so that what comes in for it comes in one after another. */
@@ -96,7 +103,7 @@ export async function takeIn(
 ): Promise<Intake> {
   await lockSensor(sequelize, sensor, transaction);
   const intake = await storeReadings(sequelize, sensor, readings, transaction);
-  for (const [from, to] of stretches(readings.map(({ at }) => at)))
+  for (const [from, to] of stretches(readings.map(({ atS }) => atS)))
     await rollUp(sequelize, sensor, from, to, transaction);
   return intake;
 }

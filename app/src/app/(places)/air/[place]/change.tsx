@@ -1,1 +1,0 @@
-export { ChangePlace as default } from '@/moments/air/PlaceForm';

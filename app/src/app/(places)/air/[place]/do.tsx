@@ -1,1 +1,0 @@
-export { WhatToDo as default } from '@/moments/air/WhatToDo';

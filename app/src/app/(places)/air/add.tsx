@@ -1,1 +1,0 @@
-export { AddPlace as default } from '@/moments/air/PlaceForm';

@@ -1,1 +1,0 @@
-export { HygrometerRoute as default } from '@/moments/air/HygrometerScreen';

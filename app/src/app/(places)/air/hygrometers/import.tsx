@@ -1,1 +1,0 @@
-export { ImportRoute as default } from '@/moments/air/ImportFile';

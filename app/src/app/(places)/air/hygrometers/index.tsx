@@ -1,1 +1,0 @@
-export { Hygrometers as default } from '@/moments/air/Hygrometers';

@@ -1,1 +1,0 @@
-export { SaltCheckRoute as default } from '@/moments/air/SaltCheck';

@@ -1,1 +1,0 @@
-export { AirRoute as default } from '@/moments/air/AirRoute';

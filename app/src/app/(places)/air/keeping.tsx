@@ -1,1 +1,0 @@
-export { Keeping as default } from '@/moments/air/Keeping';

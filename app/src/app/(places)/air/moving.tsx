@@ -1,1 +1,0 @@
-export { Moving as default } from '@/moments/air/Moving';

@@ -1,1 +1,0 @@
-export { WoodRoute as default } from '@/moments/air/Wood';

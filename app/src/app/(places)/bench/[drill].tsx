@@ -1,1 +1,0 @@
-export { DrillRoute as default } from '@/moments/bench/Drill';

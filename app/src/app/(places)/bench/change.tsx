@@ -1,1 +1,0 @@
-export { ChangeRoute as default } from '@/moments/strings/ChangeRoute';

@@ -1,1 +1,0 @@
-export { Bench as default } from '@/moments/bench/Bench';

@@ -1,1 +1,0 @@
-export { Packing as default } from '@/moments/bench/Packing';

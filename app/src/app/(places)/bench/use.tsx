@@ -1,1 +1,0 @@
-export { MayUse as default } from '@/moments/bench/MayUse';

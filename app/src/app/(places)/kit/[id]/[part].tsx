@@ -1,1 +1,0 @@
-export { KitPart as default } from '@/moments/kit/KitPart';

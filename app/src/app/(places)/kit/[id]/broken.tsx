@@ -1,1 +1,0 @@
-export { BrokenRoute as default } from '@/moments/strings/BrokenScreen';

@@ -1,1 +1,0 @@
-export { ChangeInstrument as default } from '@/moments/kit/ChangeInstrument';

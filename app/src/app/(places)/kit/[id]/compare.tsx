@@ -1,1 +1,0 @@
-export { CompareRoute as default } from '@/moments/strings/CompareScreen';

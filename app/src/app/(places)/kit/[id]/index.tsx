@@ -1,1 +1,0 @@
-export { InstrumentRoute as default } from '@/moments/kit/InstrumentRoute';

@@ -1,1 +1,0 @@
-export { StringsRoute as default } from '@/moments/strings/StringsScreen';

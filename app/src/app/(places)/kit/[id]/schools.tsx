@@ -1,1 +1,0 @@
-export { InstrumentSchools as default } from '@/moments/kit/Schools';

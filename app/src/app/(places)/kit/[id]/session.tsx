@@ -1,1 +1,0 @@
-export { SessionScreen as default } from '@/moments/kit/SessionScreen';

@@ -1,1 +1,0 @@
-export { SetUpRoute as default } from '@/moments/kit/SetUpSheet';

@@ -1,1 +1,0 @@
-export { SettleRoute as default } from '@/moments/strings/SettleScreen';

@@ -1,1 +1,0 @@
-export { StrungRoute as default } from '@/moments/strings/StrungForm';

@@ -1,1 +1,0 @@
-export { AddInstrument as default } from '@/moments/kit/AddInstrument';

@@ -1,1 +1,0 @@
-export { Cupboard as default } from '@/moments/strings/Cupboard';

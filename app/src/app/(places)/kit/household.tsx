@@ -1,1 +1,0 @@
-export { HouseholdScreen as default } from '@/moments/kit/HouseholdScreen';

@@ -1,1 +1,0 @@
-export { Kit as default } from '@/moments/kit/Kit';

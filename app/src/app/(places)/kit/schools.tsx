@@ -1,1 +1,0 @@
-export { HouseholdSchools as default } from '@/moments/kit/Schools';

@@ -1,1 +1,0 @@
-export { StandPart as default } from '@/moments/now/StandPart';

@@ -1,1 +1,0 @@
-export { Closing as default } from '@/moments/now/Closing';

@@ -1,1 +1,0 @@
-export { Now as default } from '@/moments/now/Now';

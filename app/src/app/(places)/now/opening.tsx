@@ -1,1 +1,0 @@
-export { Opening as default } from '@/moments/now/Opening';

@@ -1,1 +1,0 @@
-export { YearRoute as default } from '@/moments/year/Year';

@@ -1,1 +1,0 @@
-export { Calendar as default } from '@/moments/year/Calendar';

@@ -1,1 +1,0 @@
-export { Costs as default } from '@/moments/year/Costs';

@@ -1,1 +1,0 @@
-export { Diary as default } from '@/moments/year/Diary';

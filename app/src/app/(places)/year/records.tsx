@@ -1,1 +1,0 @@
-export { Records as default } from '@/moments/year/Records';

@@ -1,0 +1,1 @@
+export { ChangePlace as default } from '@/features/air/PlaceForm';

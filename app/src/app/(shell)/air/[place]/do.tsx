@@ -1,0 +1,1 @@
+export { WhatToDo as default } from '@/features/air/WhatToDo';

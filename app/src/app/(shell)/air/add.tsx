@@ -1,0 +1,1 @@
+export { AddPlace as default } from '@/features/air/PlaceForm';

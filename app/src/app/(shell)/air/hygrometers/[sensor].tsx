@@ -1,0 +1,1 @@
+export { HygrometerRoute as default } from '@/features/air/HygrometerScreen';

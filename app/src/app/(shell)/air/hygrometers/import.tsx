@@ -1,0 +1,1 @@
+export { ImportRoute as default } from '@/features/air/ImportFile';

@@ -1,0 +1,1 @@
+export { Hygrometers as default } from '@/features/air/Hygrometers';

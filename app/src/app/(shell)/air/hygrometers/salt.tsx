@@ -1,0 +1,1 @@
+export { SaltCheckRoute as default } from '@/features/air/SaltCheck';

@@ -1,0 +1,1 @@
+export { AirRoute as default } from '@/features/air/AirRoute';

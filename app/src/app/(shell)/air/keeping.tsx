@@ -1,0 +1,1 @@
+export { Keeping as default } from '@/features/air/Keeping';

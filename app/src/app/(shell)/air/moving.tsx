@@ -1,0 +1,1 @@
+export { Moving as default } from '@/features/air/Moving';

@@ -1,0 +1,1 @@
+export { WoodRoute as default } from '@/features/air/Wood';

@@ -1,0 +1,1 @@
+export { DrillRoute as default } from '@/features/bench/Drill';

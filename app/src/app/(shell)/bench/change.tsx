@@ -1,0 +1,1 @@
+export { ChangeRoute as default } from '@/features/strings/ChangeRoute';

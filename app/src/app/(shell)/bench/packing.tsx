@@ -1,0 +1,1 @@
+export { Packing as default } from '@/features/bench/Packing';

@@ -1,0 +1,1 @@
+export { MayUse as default } from '@/features/bench/MayUse';

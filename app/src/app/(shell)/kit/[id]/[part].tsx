@@ -1,0 +1,1 @@
+export { KitPart as default } from '@/features/kit/KitPart';

@@ -1,0 +1,1 @@
+export { BrokenRoute as default } from '@/features/strings/BrokenScreen';

@@ -1,0 +1,1 @@
+export { ChangeInstrument as default } from '@/features/kit/ChangeInstrument';

@@ -1,0 +1,1 @@
+export { CompareRoute as default } from '@/features/strings/CompareScreen';

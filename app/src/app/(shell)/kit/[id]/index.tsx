@@ -1,0 +1,1 @@
+export { InstrumentRoute as default } from '@/features/kit/InstrumentRoute';

@@ -1,0 +1,1 @@
+export { StringsRoute as default } from '@/features/strings/StringsScreen';

@@ -1,0 +1,1 @@
+export { InstrumentSchools as default } from '@/features/kit/Schools';

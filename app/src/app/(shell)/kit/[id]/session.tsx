@@ -1,0 +1,1 @@
+export { SessionScreen as default } from '@/features/kit/SessionScreen';

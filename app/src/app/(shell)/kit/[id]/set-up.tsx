@@ -1,0 +1,1 @@
+export { SetUpRoute as default } from '@/features/kit/SetUpSheet';

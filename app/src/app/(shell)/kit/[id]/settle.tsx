@@ -1,0 +1,1 @@
+export { SettleRoute as default } from '@/features/strings/SettleScreen';

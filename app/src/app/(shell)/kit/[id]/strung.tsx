@@ -1,0 +1,1 @@
+export { StrungRoute as default } from '@/features/strings/StrungForm';

@@ -1,0 +1,1 @@
+export { AddInstrument as default } from '@/features/kit/AddInstrument';

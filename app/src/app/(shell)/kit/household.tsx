@@ -1,0 +1,1 @@
+export { HouseholdScreen as default } from '@/features/kit/HouseholdScreen';

@@ -1,0 +1,1 @@
+export { Kit as default } from '@/features/kit/Kit';

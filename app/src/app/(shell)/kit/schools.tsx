@@ -1,0 +1,1 @@
+export { HouseholdSchools as default } from '@/features/kit/Schools';

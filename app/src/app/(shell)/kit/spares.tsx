@@ -1,0 +1,1 @@
+export { Spares as default } from '@/features/strings/Spares';

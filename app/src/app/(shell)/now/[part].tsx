@@ -1,0 +1,1 @@
+export { StandPart as default } from '@/features/now/StandPart';

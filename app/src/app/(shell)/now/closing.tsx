@@ -1,0 +1,1 @@
+export { Closing as default } from '@/features/now/Closing';

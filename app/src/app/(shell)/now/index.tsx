@@ -1,0 +1,1 @@
+export { Now as default } from '@/features/now/Now';

@@ -1,0 +1,1 @@
+export { YearRoute as default } from '@/features/year/Year';

@@ -1,0 +1,1 @@
+export { Calendar as default } from '@/features/year/Calendar';

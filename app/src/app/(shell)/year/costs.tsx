@@ -1,0 +1,1 @@
+export { Costs as default } from '@/features/year/Costs';

@@ -1,0 +1,1 @@
+export { Diary as default } from '@/features/year/Diary';

@@ -1,0 +1,1 @@
+export { Records as default } from '@/features/year/Records';

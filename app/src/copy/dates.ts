@@ -1,0 +1,85 @@
+import { DAY_MS, HOUR_MS, localDay, MINUTE_MS, MONTH_DAYS } from '@tembrin/core/time';
+
+const LOCALE = 'en-GB';
+const formats = new Map<string, Intl.DateTimeFormat>();
+
+function format(atMs: number, timeZone: string, options: Intl.DateTimeFormatOptions): string {
+  const key = timeZone + JSON.stringify(options);
+  let made = formats.get(key);
+  if (!made) formats.set(key, (made = new Intl.DateTimeFormat(LOCALE, { ...options, timeZone })));
+  return made.format(atMs);
+}
+
+const yearOf = (atMs: number, timeZone: string) => format(atMs, timeZone, { year: 'numeric' });
+
+/** A date; the year is named when it is not this one. */
+export function dateWords(atMs: number, nowMs: number, timeZone: string): string {
+  const year = yearOf(atMs, timeZone) === yearOf(nowMs, timeZone) ? undefined : 'numeric';
+  return format(atMs, timeZone, { day: 'numeric', month: 'short', year });
+}
+
+/** Time of day. */
+export function clockWords(atMs: number, timeZone: string): string {
+  return format(atMs, timeZone, { hour: '2-digit', minute: '2-digit' });
+}
+
+/** A day as seen from now: today, yesterday, a weekday within the week, else the date. */
+export function dayWords(atMs: number, nowMs: number, timeZone: string): string {
+  const { near, name } = dayName(atMs, nowMs, timeZone);
+  return near ? name : `on ${name}`;
+}
+
+/** A day as it follows "since": "yesterday", "Tuesday", "3 May". */
+export function sinceDayWords(atMs: number, nowMs: number, timeZone: string): string {
+  return dayName(atMs, nowMs, timeZone).name;
+}
+
+/** What a day is called; `near`: by its distance from today. */
+function dayName(atMs: number, nowMs: number, timeZone: string): { near: boolean; name: string } {
+  const days = localDay(nowMs, timeZone) - localDay(atMs, timeZone);
+  const near = { 0: 'today', 1: 'yesterday', [-1]: 'tomorrow' }[days];
+  if (near) return { near: true, name: near };
+  const within = days > 1 && days < 7;
+  return { near: false, name: within ? format(atMs, timeZone, { weekday: 'long' }) : dateWords(atMs, nowMs, timeZone) };
+}
+
+/** A span of dates, as in "3 May to 20 Aug"; dates only a day apart are named as one. */
+export function spanWords(fromMs: number, toMs: number, nowMs: number, timeZone: string, between = 'to'): string {
+  const from = dateWords(fromMs, nowMs, timeZone);
+  const to = dateWords(toMs, nowMs, timeZone);
+  return from === to ? from : `${from} ${between} ${to}`;
+}
+
+const plural = (count: number, one: string) => `${count} ${one}${count === 1 ? '' : 's'}`;
+
+/** Minutes of playing: minutes up to five hours, then hours. */
+export function minutesWords(minutes: number): string {
+  return minutes < 300 ? `${Math.round(minutes)} min` : hoursWords(minutes / 60);
+}
+
+export function hoursWords(hours: number): string {
+  return `${hours < 10 ? hours.toFixed(1) : Math.round(hours)} h`;
+}
+
+/** How long something has lasted, in the unit people would use. */
+export function lastingWords(ms: number): string {
+  if (ms < 90 * MINUTE_MS) return plural(Math.max(1, Math.round(ms / MINUTE_MS)), 'minute');
+  if (ms < 2 * DAY_MS) return plural(Math.round(ms / HOUR_MS), 'hour');
+  const days = Math.round(ms / DAY_MS);
+  if (days < 60) return plural(days, 'day');
+  return plural(Math.round(days / MONTH_DAYS), 'month');
+}
+
+/** Elapsed time on the session clock: minutes and seconds, hours in front when there are any. */
+export function elapsedWords(ms: number): string {
+  const seconds = Math.max(0, Math.floor(ms / 1000));
+  const two = (value: number) => String(value).padStart(2, '0');
+  const hours = Math.floor(seconds / 3600);
+  const rest = `${two(Math.floor(seconds / 60) % 60)}:${two(seconds % 60)}`;
+  return hours > 0 ? `${hours}:${rest}` : rest;
+}
+
+/** Short name of a month, 0 January. */
+export function monthName(month: number): string {
+  return format(Date.UTC(2026, month, 15), 'UTC', { month: 'short' });
+}

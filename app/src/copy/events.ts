@@ -1,0 +1,70 @@
+import type { Instrument } from '@tembrin/contract';
+import { clockWords, dateWords } from './dates';
+import { measureWords } from './measures';
+import { listWords } from './lists';
+import { REASON_NAMES, STEP_NAMES } from './names';
+import { centsWords } from './strings';
+import { DRILL_DATA } from '@tembrin/core/learning';
+import { FIGURE_DATA, stringNames } from '@tembrin/core/instruments';
+import type { LogEvent } from '@tembrin/core/log';
+
+const WEIGHED = { empty: 'empty', before: 'before filling', filled: 'filled' } as const;
+
+/** One event in a few words, for the history and for messages about it. */
+export function eventWords(event: LogEvent, instrument: Instrument | null, timeZone: string): string {
+  const at = Date.parse(event.occurredAt);
+  const when = `${dateWords(at, Date.parse(event.recordedAt), timeZone)}, ${clockWords(at, timeZone)}`;
+  switch (event.type) {
+    case 'session-began':
+    case 'session-entered':
+      return `a session of ${when}`;
+    case 'session-ended':
+      return `the end of a session, ${when}`;
+    case 'session-corrected':
+      return 'a correction to a session';
+    case 'step-done':
+    case 'step-skipped':
+      return `${STEP_NAMES[event.payload.step]}${event.type === 'step-skipped' ? ', skipped' : ''}`;
+    case 'rosined':
+      return 'Rosined';
+    case 'strings-fitted': {
+      const { strings, reason, known } = event.payload;
+      const names = instrument && strings ? strings.map((at) => stringNames(instrument)[at]).join(', ') : null;
+      const why =
+        reason === 'on-record' ? (known ? '' : ', date not known') : `: ${REASON_NAMES[reason].toLowerCase()}`;
+      return `${names ? `New ${names} string${strings?.length === 1 ? '' : 's'}` : 'New set of strings'}${why}`;
+    }
+    case 'change-began':
+      return `Change of strings begun: ${listWords(event.payload.strings.map((at) => (instrument ? stringNames(instrument)[at]! : String(at + 1))))}`;
+    case 'change-ended':
+      return event.payload.finished ? 'Change of strings finished' : 'Change of strings left off';
+    case 'tuned':
+      return `${instrument ? stringNames(instrument)[event.payload.string] : `String ${event.payload.string + 1}`} tuned, found ${centsWords(event.payload.cents)}`;
+    case 'rehaired':
+      return event.payload.known ? 'Bow rehaired' : 'Bow hair on, date not known';
+    case 'hair-looked-over':
+      return 'Bow hair looked over, still good';
+    case 'checked-up':
+      return 'Checkup';
+    case 'measured': {
+      const { figure, value } = event.payload;
+      return `${FIGURE_DATA[figure].title}: ${measureWords(figure, value, 'mm')}`;
+    }
+    case 'regulated':
+      return event.payload.known ? 'Regulated' : 'Regulated, date not known';
+    case 'packed':
+      return 'Packed for the way';
+    case 'drill-done': {
+      const { drill, right, of } = event.payload;
+      return `Drill: ${DRILL_DATA[drill].title.toLowerCase()}, ${right} of ${of} right`;
+    }
+    case 'moved':
+      return event.payload.placeId === null
+        ? 'Went away from home'
+        : `Moved${event.payload.cased ? ', in its case' : ''}`;
+    case 'humidifier-weighed':
+      return `Case humidifier weighed: ${event.payload.grams} g ${WEIGHED[event.payload.kind]}`;
+    case 'retracted':
+      return 'taking an entry back';
+  }
+}

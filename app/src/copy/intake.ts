@@ -1,0 +1,124 @@
+import type { IntakeProgress } from '@tembrin/contract';
+import { minutesWords } from './dates';
+import type { CalendarOrder } from '@tembrin/core/tables';
+import type { DateOrder } from '@tembrin/core/air';
+import type { DiaryPlan } from '@tembrin/core/exchange';
+
+const MEGABYTE = 1_000_000;
+const count = (value: number) => value.toLocaleString('en-GB');
+const sessions = (number: number) => `${count(number)} ${number === 1 ? 'session' : 'sessions'}`;
+
+/** "12 kB", "1.4 MB" */
+export function sizeWords(bytes: number): string {
+  return bytes < MEGABYTE ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / MEGABYTE).toFixed(1)} MB`;
+}
+
+export const CALENDAR_ORDER_TITLES: Readonly<Record<CalendarOrder, string>> = {
+  dmy: 'Day, month, year',
+  mdy: 'Month, day, year',
+  ymd: 'Year, month, day',
+};
+export const DATE_ORDER_TITLES: Readonly<Record<DateOrder, string>> = {
+  ...CALENDAR_ORDER_TITLES,
+  iso: 'With its time zone',
+  epoch: 'Seconds since 1970',
+};
+
+/** What is said of any file that is read line by line. */
+export const INTAKE_COPY = {
+  choose: 'Choose a file',
+  another: 'Choose another',
+  stop: 'Stop the import',
+  stopped: 'The import was stopped. Nothing of it was kept.',
+  unsure:
+    'The import was asked to stop, and the server did not answer. Look at what is on record before you bring the file in again; what is there is never stored twice.',
+  progress: 'The import',
+  untilThen: 'Nothing is kept until all of it is in.',
+  ambiguous: 'The dates can be read both ways. Say which number is the day.',
+  missing: 'Not everything could be told from the file. Say what is missing below.',
+  firstLines: 'The first lines',
+  tooLarge: (size: number, most: number) =>
+    `That file has ${sizeWords(size)}; at most ${sizeWords(most)} are read. Send it in parts, a shorter stretch each.`,
+  heading: (read: boolean) => (read ? 'So it would be read' : 'Its first lines'),
+  readable: (readable: number, of: number) => `${count(readable)} of the first ${count(of)} lines can be read.`,
+  raw: (line: number, cells: readonly string[], delimiter: string) =>
+    `Line ${line}: ${cells.join(delimiter === '\t' ? '  ' : `${delimiter} `)}`,
+  example: (line: number, text: string, fault: string) => `Line ${line}, “${text}”: ${fault}`,
+  chosen: (name: string, size: number) => `${name}, ${sizeWords(size)}`,
+} as const;
+
+/** How far an import is: what has arrived while it is being sent, then the lines that were read. */
+export function progressTitle({ lines, received, total }: IntakeProgress): string {
+  if (lines > 0) return `${count(lines)} lines`;
+  return total === null ? `${sizeWords(received)} sent` : `${sizeWords(received)} of ${sizeWords(total)} sent`;
+}
+
+/** Share of an import that is done, 0 to 1: half for sending it, half for reading it. */
+export function progressShare({ received, bytes, total }: IntakeProgress): number {
+  return total ? Math.min(1, (received + bytes) / (2 * total)) : 0;
+}
+
+/** What is said of a logger's file. */
+export const LOGGER_COPY = {
+  title: 'Import a file',
+  file: 'The logger’s file',
+  about: (name: string) =>
+    `For ${name}. A CSV file as its logger exports it; times are read in the household’s time zone.`,
+  bring: 'Import it',
+  look: 'Look at the air',
+  columns: {
+    date: 'Date',
+    order: 'Order of the date',
+    rh: 'Humidity',
+    temp: 'Temperature',
+    unit: 'Its unit',
+    clock: 'Time of day',
+    rhUnit: 'Humidity is given',
+    none: 'None',
+  },
+  rhUnits: { percent: 'in percent, like 45', fraction: 'as a fraction, like 0.45' },
+} as const;
+
+/** What became of a logger's file, when it is in. */
+export function loggerOutcome({ intake, unreadable }: IntakeProgress) {
+  return {
+    title: intake.stored === 0 && intake.corrected === 0 ? 'All of it was known already' : 'It is all in',
+    rows: [
+      ['New readings', count(intake.stored)],
+      ['Known already', count(intake.known)],
+      ['Changed', count(intake.corrected)],
+      ['Lines left out', count(unreadable)],
+    ] as const,
+  };
+}
+
+/** What is said of a practice diary. */
+export const DIARY_COPY = {
+  title: 'Practice diary',
+  about:
+    'A file with a date and a length of time in each line; a column with the instrument if there are several. Days without a time of day are put from noon on.',
+  units: { minutes: 'Minutes', hours: 'Hours', clock: 'h:mm' } satisfies Record<DiaryPlan['unit'], string>,
+  columns: {
+    date: 'The date is in',
+    order: 'Dates are written as',
+    length: 'How long was played is in',
+    unit: 'It is in',
+    instrument: 'The instrument is in',
+    none: 'No column: one for all',
+    whose: 'All of it is about',
+    onRecord: 'Days that have playing on record',
+  },
+  onRecord: { leave: 'Leave as they are', add: 'Add the diary’s beside it' },
+  orderAsked: 'They can be read both ways. Which comes first?',
+  unitAsked: 'The file does not say.',
+  needsWhose: 'Say which instrument it is about',
+  nothingNew: 'Nothing new in it',
+  unanswered: 'Answer what is asked',
+  bring: (number: number, cut: boolean) => (cut ? 'Put all of it on record' : `Put ${sessions(number)} on record`),
+  sum: (number: number, minutes: number, cut: boolean) =>
+    `${sessions(number)}, ${minutesWords(minutes)}${cut ? ' in its first lines' : ''}`,
+  left: (number: number) => `${count(number)} left out: their days have playing on record.`,
+  faulty: (number: number) => `${count(number)} ${number === 1 ? 'line is' : 'lines are'} left out`,
+  brought: ({ stored, known }: IntakeProgress['intake']) =>
+    `${sessions(stored)} ${stored === 1 ? 'is' : 'are'} on record${known > 0 ? `; ${count(known)} were already` : ''}.`,
+} as const;

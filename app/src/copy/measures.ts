@@ -1,0 +1,127 @@
+import { celsiusOf, fahrenheitOf, NEWTONS_PER_KGF, NEWTONS_PER_LBF } from '@tembrin/core/units';
+import { FIGURE_DATA, type Figure } from '@tembrin/core/instruments';
+import { TEMP_RANGE_C } from '@tembrin/core/air';
+
+export type LengthUnit = 'mm' | 'in';
+export type TemperatureUnit = 'C' | 'F';
+export type ForceUnit = 'N' | 'kgf' | 'lbf';
+const NEWTONS: Readonly<Record<ForceUnit, number>> = { N: 1, kgf: NEWTONS_PER_KGF, lbf: NEWTONS_PER_LBF };
+const MM_PER_INCH = 25.4;
+
+/** Decimals worth showing for a step: 0.5 → 1, 0.05 → 2. */
+const decimalsFor = (step: number) => Math.max(0, Math.ceil(-Math.log10(step) - 1e-9));
+
+/** The unit a figure is shown and typed in. */
+export function unitOf(figure: Figure, lengths: LengthUnit): 'mm' | 'in' | 'turns' {
+  const { unit } = FIGURE_DATA[figure];
+  return unit === 'mm' ? lengths : unit;
+}
+
+/** A number as it stands in a field, in the unit of `unitOf`. */
+export function measureNumber(figure: Figure, value: number, lengths: LengthUnit): string {
+  const inches = unitOf(figure, lengths) === 'in';
+  const decimals = decimalsFor(FIGURE_DATA[figure].step) + (inches ? 2 : 0);
+  return String(Number((inches ? value / MM_PER_INCH : value).toFixed(decimals)));
+}
+
+/** "312 mm", "12.28 in", "7 turns". */
+export function measureWords(figure: Figure, value: number, lengths: LengthUnit): string {
+  const number = measureNumber(figure, value, lengths);
+  const unit = unitOf(figure, lengths);
+  return unit === 'turns' ? `${number} ${number === '1' ? 'turn' : 'turns'}` : `${number} ${unit}`;
+}
+
+/**
+ * Reads a number somebody typed, a comma or a point before the decimals.
+ * @returns the value in mm or turns, or a sentence saying what to do
+ */
+export function readMeasure(figure: Figure, text: string, lengths: LengthUnit): number | string {
+  const { least, most, title } = FIGURE_DATA[figure];
+  const trimmed = text.trim().replace(',', '.');
+  const typed = trimmed === '' ? NaN : Number(trimmed);
+  if (!Number.isFinite(typed)) return 'Write a number, like 7 or 6.5.';
+  const value = unitOf(figure, lengths) === 'in' ? typed * MM_PER_INCH : typed;
+  if (value < least || value > most)
+    return `${title} lies between ${measureNumber(figure, least, lengths)} and ${measureWords(figure, most, lengths)}. Measure again, and check the unit.`;
+  return Number(value.toFixed(3));
+}
+
+/** A share of humidity as it stands on a hygrometer: "45 %". */
+export const humidityWords = (rh: number, decimals = 0) => `${(rh * 100).toFixed(decimals)} %`;
+
+/** "20.5 °C", "69 °F". */
+export function temperatureWords(tempC: number, unit: TemperatureUnit, decimals = unit === 'C' ? 1 : 0): string {
+  return `${temperatureFigure(tempC, unit, decimals)} °${unit}`;
+}
+
+/** The same without its unit, as it stands in a field that names it. */
+export function temperatureFigure(tempC: number, unit: TemperatureUnit, decimals = 0): string {
+  return (unit === 'C' ? tempC : fahrenheitOf(tempC)).toFixed(decimals).replace('-', '−');
+}
+
+/** A temperature somebody typed, in °C; a sentence saying what to do where it is none. */
+export function readTemperature(text: string, unit: TemperatureUnit): number | string {
+  const typed = readNumber(text);
+  if (typed === null) return 'Write the temperature as a number, like 20.5.';
+  const tempC = unit === 'C' ? typed : celsiusOf(typed);
+  return tempC < TEMP_RANGE_C.least || tempC > TEMP_RANGE_C.most
+    ? `That is ${temperatureWords(tempC, 'C')}. Check the unit: this device reads °${unit}.`
+    : tempC;
+}
+
+/** A number as people type it, a comma or a point before the decimals; null where it is none. */
+export function readNumber(text: string): number | null {
+  const trimmed = text.trim().replace(',', '.').replace('−', '-');
+  const value = trimmed === '' ? NaN : Number(trimmed);
+  return Number.isFinite(value) ? value : null;
+}
+
+/** A movement of wood: hundredths of a millimetre matter, or thousandths of an inch. */
+export function movementWords(mm: number, lengths: LengthUnit): string {
+  return `${mm < 0 ? '−' : '+'}${movedWords(mm, lengths)}`;
+}
+
+/** How far wood moved, either way. */
+export function movedWords(mm: number, lengths: LengthUnit): string {
+  const size = Math.abs(mm);
+  return lengths === 'mm' ? `${size.toFixed(2)} mm` : `${(size / MM_PER_INCH).toFixed(3)} in`;
+}
+
+/** Water by weight: grams, from a kilogram on as kilograms. */
+export function waterWords(grams: number): string {
+  if (grams >= 1000) return `${(grams / 1000).toFixed(grams < 10_000 ? 1 : 0)} kg`;
+  return `${grams < 10 ? grams.toFixed(1) : Math.round(grams)} g`;
+}
+
+/** What a string or a set pulls: "78 N", "8.0 kgf", "17.5 lbf". */
+export function forceWords(newtons: number, unit: ForceUnit): string {
+  const value = newtons / NEWTONS[unit];
+  return `${value.toFixed(unit === 'N' || value >= 100 ? 0 : 1)} ${unit}`;
+}
+
+/** A share that changed: "+9 %", "−0.4 %". */
+export function changeWords(change: number): string {
+  const size = Math.abs(change * 100);
+  const sign = change < 0 ? '−' : '+';
+  return size < 0.05 ? '0 %' : `${sign}${size < 1 ? size.toFixed(1) : size.toFixed(0)} %`;
+}
+
+/** A string's gauge: in millimetres, or in inches as packets write it, ".012". */
+export function gaugeWords(gaugeMm: number, lengths: LengthUnit): string {
+  return lengths === 'mm'
+    ? `${gaugeMm.toFixed(2)} mm`
+    : `${(gaugeMm / MM_PER_INCH).toFixed(4).replace(/^0/, '').replace(/0$/, '')} in`;
+}
+
+/**
+ * Reads a gauge as packets write it: "0.26", ".012", "12" (thousandths of an inch), "0,3 mm".
+ * @returns mm; null where it is no number
+ */
+export function readGauge(text: string): number | null {
+  const inches = /in|"|″/i.test(text) || /^\s*[.,]0/.test(text);
+  const value = readNumber(text.replace(/mm|in|"|″/gi, ''));
+  if (value === null) return null;
+  if (inches) return Number((value * MM_PER_INCH).toFixed(4));
+  // A whole number from seven up is thousandths of an inch.
+  return Number.isInteger(value) && value >= 7 ? Number(((value / 1000) * MM_PER_INCH).toFixed(4)) : value;
+}

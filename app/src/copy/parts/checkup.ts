@@ -1,0 +1,65 @@
+import { dateWords, lastingWords } from '../dates';
+import { listWords, type Moment } from '../lists';
+import { ZONE_NAMES } from '../names';
+import type { Figure, PartCopy } from './part-copy';
+import { verdictFigure } from './windows';
+import { DAY_MS, MONTH_DAYS } from '@tembrin/core/time';
+import type { CheckupThread } from '@tembrin/core/parts';
+
+const SEASONS = { start: ' Best as the heating comes on.', end: ' Best once the heating is off.' } as const;
+
+function reason({ from, window, months, state, caked, turn }: CheckupThread, { nowMs, timeZone }: Moment): string {
+  const work =
+    caked.length > 0
+      ? ` Work for the visit: ${listWords(caked.map(({ zone }) => ZONE_NAMES[zone].toLowerCase()))}, where residue has caked.`
+      : '';
+  if (from === null || !window) return `No checkup is on record. Say when a luthier last looked it over.${work}`;
+  const last = `Last looked over ${lastingWords(nowMs - from)} ago`;
+  const season = turn ? SEASONS[turn] : '';
+  if (state === 'now') return `${last}, and every ${months} months is the rule. Arrange a visit.${season}${work}`;
+  const date = (atMs: number) => dateWords(atMs, nowMs, timeZone);
+  return `${last}. The next visit falls between ${date(window.early)} and ${date(window.late)}.${season}${work}`;
+}
+
+function ownFigures({ from, window }: CheckupThread, { nowMs, timeZone }: Moment): readonly Figure[] {
+  const date = (atMs: number) => dateWords(atMs, nowMs, timeZone);
+  const figures: Figure[] = [['Last checkup', from === null ? 'not known' : date(from)]];
+  if (from !== null) figures.push(['That was', `${lastingWords(Math.max(DAY_MS, nowMs - from))} ago`]);
+  if (window)
+    figures.push(
+      ['Earliest visit', date(window.early)],
+      ['The rule', date(window.middle)],
+      ['Latest visit', date(window.late)],
+    );
+  return figures;
+}
+
+export const checkupCopy: PartCopy<'checkup'> = {
+  due: 'Time for a checkup',
+  reason: (thread, _instrument, moment) => reason(thread, moment),
+  keyFigure: ({ from }, { nowMs }) => ({
+    figure: String(Math.floor((nowMs - (from ?? nowMs)) / (MONTH_DAYS * DAY_MS))),
+    unit: 'months since the last checkup',
+  }),
+  working: (thread, { schools, moment }) => ({
+    figures: [verdictFigure(thread), ...ownFigures(thread, moment)],
+    rule: `Every ${thread.months} months by the calendar, a month to either side to arrange the visit.`,
+    school:
+      schools.checkup === 'A'
+        ? 'School A: every six months. School B says yearly; choose under Schools.'
+        : 'School B: yearly. School A says every six months; choose under Schools.',
+    changes: [
+      'A checkup starts the thread again.',
+      'After a fall or shipping: have it looked over at once, the sound post first.',
+      'Tembrin advises; it does not replace a luthier.',
+    ],
+  }),
+  begun: {
+    title: 'Checkup',
+    question: 'When was it looked over?',
+    firstQuestion: 'When did a luthier last look it over?',
+    done: 'Had a checkup',
+    ask: 'Say when it was looked over',
+    recorded: 'The checkup is on record.',
+  },
+};

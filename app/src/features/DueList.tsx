@@ -1,0 +1,54 @@
+import type { Instrument } from '@tembrin/contract';
+import type { Href } from 'expo-router';
+import { View } from 'react-native';
+import { LinkRow } from '@/ui/LinkRow';
+import { StateMark } from '@/ui/StateMark';
+import { Thread } from '@/ui/Thread';
+import { Text } from '@/ui/Text';
+import { PART_NAMES, STATE_NAMES } from '@/copy/names';
+import type { Moment } from '@/copy/lists';
+import { paceReason, reasonFor } from '@/copy/parts';
+import type { Pace } from '@tembrin/core/wear';
+import type { Thread as ThreadData } from '@tembrin/core/parts';
+import { Row, Stack } from '@/ui/layout';
+
+interface DueListProps {
+  pace: Pace;
+  threads: readonly ThreadData[];
+  instrument: Instrument;
+  moment: Moment;
+  hrefOf: (part: ThreadData['part']) => Href;
+  /** Part whose working is open beside the list. */
+  chosen?: ThreadData['part'] | null;
+}
+
+/** What is due, each part as a row: its name, its state, its thread, and why. */
+export function DueList({ pace, threads, instrument, moment, hrefOf, chosen }: DueListProps) {
+  return (
+    <Stack gap="half">
+      <View role="list" aria-label={`Threads of ${instrument.name}`}>
+        {threads.map((thread) => (
+          <View role="listitem" key={thread.part}>
+            <LinkRow
+              href={hrefOf(thread.part)}
+              chosen={chosen === thread.part}
+              label={`${PART_NAMES[thread.part]}: ${STATE_NAMES[thread.state]}. ${reasonFor(thread, instrument, moment)}`}
+            >
+              <Row align="center" justify="between">
+                <Text kind="heading">{PART_NAMES[thread.part]}</Text>
+                <StateMark state={thread.state} />
+              </Row>
+              <Thread {...thread} {...moment} label={PART_NAMES[thread.part]} />
+              <Text kind="small" tone="quiet">
+                {reasonFor(thread, instrument, moment)}
+              </Text>
+            </LinkRow>
+          </View>
+        ))}
+      </View>
+      <Text kind="small" tone="quiet">
+        {paceReason(pace)}
+      </Text>
+    </Stack>
+  );
+}

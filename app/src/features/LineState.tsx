@@ -1,0 +1,86 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { dropRefused, send, useLog } from '@/state/log';
+import { useHousehold } from '@/state/household';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { eventWords } from '@/copy/events';
+import { Stack, Row } from '@/ui/layout';
+
+/** Refused entries shown at once; a refused session drags its steps along. */
+const SHOWN = 3;
+
+const entries = (count: number) => (count === 1 ? '1 entry' : `${count} entries`);
+
+/** What stands between this device and the server, said plainly: what is not sent, and what was not taken. */
+export function LineState() {
+  const { line, unsent, refused } = useLog();
+  const household = useHousehold((state) => state.household);
+  const [trying, setTrying] = useState(false);
+  const tryAgain = async () => {
+    setTrying(true);
+    await send();
+    setTrying(false);
+  };
+  if (!household || (line === 'open' && refused.length === 0)) return null;
+  return (
+    <Stack gap="hair" pad="small" round>
+      {line === 'down' && (
+        <Banner
+          tone="soon"
+          text={
+            unsent === 0
+              ? 'The server is out of reach. You can go on; what you record is kept here and sent later.'
+              : `The server is out of reach. ${entries(unsent)} kept here, sent as soon as it is back.`
+          }
+        >
+          <Button rank="plain" title="Try now" busy={trying} onPress={() => void tryAgain()} start />
+        </Banner>
+      )}
+      {line === 'signed-out' && (
+        <Banner
+          tone="soon"
+          text={`You are signed out. ${unsent === 0 ? 'Sign in to go on.' : `Sign in to send ${entries(unsent)} kept here.`}`}
+        >
+          <Button rank="plain" title="Sign in" onPress={() => router.push('/sign-in')} start />
+        </Banner>
+      )}
+      {refused.length > SHOWN && (
+        <Banner tone="now" text={`${entries(refused.length)} could not be stored. The first ${SHOWN} are shown.`}>
+          <Button
+            rank="plain"
+            title="Leave them all out"
+            onPress={() => void dropRefused(...refused.map(({ event }) => event.id))}
+            start
+          />
+        </Banner>
+      )}
+      {refused.slice(0, SHOWN).map(({ event, problem }) => {
+        const instrument = household.instruments.find(({ id }) => id === event.instrumentId);
+        return (
+          <Banner
+            key={event.id}
+            tone="now"
+            text={`Not stored: ${eventWords(event, instrument ?? null, household.timeZone)}. ${problem.detail}`}
+          >
+            <Row gap="small">
+              {instrument && (event.type === 'session-began' || event.type === 'session-entered') && (
+                <Button
+                  rank="plain"
+                  title="Enter it again"
+                  onPress={() =>
+                    router.push({
+                      pathname: '/kit/[id]/session',
+                      params: { id: instrument.id, refusedId: event.id },
+                    })
+                  }
+                />
+              )}
+              <Button rank="plain" title="Leave it out" onPress={() => void dropRefused(event.id)} />
+            </Row>
+          </Banner>
+        );
+      })}
+    </Stack>
+  );
+}

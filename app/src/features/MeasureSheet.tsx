@@ -1,0 +1,70 @@
+import type { Instrument } from '@tembrin/contract';
+import { useState } from 'react';
+import { useAssessment } from '@/state/assessments';
+import { act } from '@/state/actions';
+import { usePreferences } from '@/state/preferences';
+import { Button } from '@/ui/Button';
+import { Field } from '@/ui/Field';
+import { Sheet } from '@/ui/Sheet';
+import { Text } from '@/ui/Text';
+import { measureNumber, measureWords, readMeasure, unitOf } from '@/copy/measures';
+import { FIGURE_DATA, type Figure } from '@tembrin/core/instruments';
+import { lastMeasure } from '@tembrin/core/log';
+import { Row, Stack } from '@/ui/layout';
+
+interface MeasureSheetProps {
+  instrument: Instrument;
+  figure: Figure;
+  onClose: () => void;
+}
+
+/** Writes down one figure of the set-up sheet as measured now, beginning at what was measured last. */
+export function MeasureSheet({ instrument, figure, onClose }: MeasureSheetProps) {
+  const { log } = useAssessment(instrument);
+  const last = lastMeasure(log, figure)?.value ?? null;
+  const lengths = usePreferences((state) => state.lengths);
+  const { title, how, step, start } = FIGURE_DATA[figure];
+  const unit = unitOf(figure, lengths);
+  // Inches are read in sixteenths, where the figure is no finer than that.
+  const stride = unit === 'in' && step >= 1 ? 25.4 / 16 : step;
+  const [text, setText] = useState(last === null ? '' : measureNumber(figure, last, lengths));
+  const [error, setError] = useState<string>();
+  const change = (value: string) => {
+    setError(undefined);
+    setText(value);
+  };
+  const nudge = (by: number) => {
+    const value = readMeasure(figure, text, lengths);
+    if (text.trim() === '') change(measureNumber(figure, start, lengths));
+    else if (typeof value === 'number') change(measureNumber(figure, value + by, lengths));
+  };
+  const save = async () => {
+    const value = readMeasure(figure, text, lengths);
+    if (typeof value === 'string') return setError(value);
+    onClose();
+    await act(
+      instrument.id,
+      [{ type: 'measured', payload: { figure, value } }],
+      `${title}: ${measureWords(figure, value, lengths)}.`,
+    );
+  };
+  return (
+    <Sheet title={title} onClose={onClose} foot={<Button title="Put it on record" onPress={() => void save()} />}>
+      <Text>{how}</Text>
+      <Row gap="small" align="end">
+        <Button rank="outline" title="−" label="Less" onPress={() => nudge(-stride)} />
+        <Stack grow>
+          <Field
+            label={unit === 'turns' ? 'Turns' : `In ${unit === 'in' ? 'inches' : 'millimetres'}`}
+            inputMode="decimal"
+            value={text}
+            onChangeText={change}
+            error={error}
+            onSubmitEditing={() => void save()}
+          />
+        </Stack>
+        <Button rank="outline" title="+" label="More" onPress={() => nudge(stride)} />
+      </Row>
+    </Sheet>
+  );
+}

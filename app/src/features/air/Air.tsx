@@ -1,0 +1,213 @@
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useAir } from '@/state/air';
+import { usePlaces, type KnownPlace } from '@/state/assessments';
+import { usePreferences } from '@/state/preferences';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { Empty } from '@/ui/Empty';
+import { useKeys } from '@/ui/keys';
+import { Plank } from '@/ui/Plank';
+import { LinkRow } from '@/ui/LinkRow';
+import { Screen } from '@/ui/Screen';
+import { StateMark } from '@/ui/StateMark';
+import { useWide } from '@/ui/theme';
+import { Text } from '@/ui/Text';
+import { AIR_STATE_NAMES, faultWords, quietWords } from '@/copy/air';
+import { dayWords, lastingWords } from '@/copy/dates';
+import { humidityWords, temperatureWords } from '@/copy/measures';
+import { listWords } from '@/copy/lists';
+import { PlaceScreen } from './PlaceScreen';
+import { ReadingSheet } from './ReadingSheet';
+import { AIR_THREAD_STATES, useMoment, useResidents } from './where';
+import {
+  BANDS,
+  equilibriumMoisture,
+  laggedMoisture,
+  columnsOf,
+  restHumidity,
+  samplesOf,
+  holdOf,
+} from '@tembrin/core/air';
+import { DAY_MS, MINUTE_MS } from '@tembrin/core/time';
+import { Row, Stack } from '@/ui/layout';
+
+/** The rooms and cases of the household, and what their air does to the wood in them. */
+export function Air({ chosen }: { chosen?: string }) {
+  const air = useAir((state) => state.air);
+  const reached = useAir((state) => state.reached);
+  const unsent = useAir((state) => state.unsent);
+  const places = usePlaces();
+  const wide = useWide();
+
+  const moment = useMoment();
+  const [reading, setReading] = useState(false);
+  const add = () => router.push('/air/add');
+  const list = [...places.values()];
+  const read = () => (list.length > 0 ? setReading(true) : add());
+  useKeys({ r: { label: 'Read a hygrometer', run: read }, a: { label: 'Add a room or a case', run: add } });
+  const faults = (air?.sensors ?? []).flatMap((sensor) => sensor.faults.map((fault) => ({ sensor, fault })));
+  const screen = (
+    <Screen
+      title="Air"
+      foot={
+        list.length > 0 ? (
+          <Button title="Read a hygrometer" onPress={read} hotkey="r" />
+        ) : (
+          air && <Button title="Add a room" onPress={add} hotkey="a" />
+        )
+      }
+    >
+      {!air && (
+        <Text tone="quiet">{reached ? 'Fetching the air …' : 'Out of reach, and nothing is kept here yet.'}</Text>
+      )}
+      {air && !reached && (
+        <Banner
+          tone="soon"
+          text={`Out of reach: this is as of the last connection.${unsent.length > 0 ? ` ${unsent.length} of your readings wait to be sent.` : ''}`}
+        />
+      )}
+      {air && list.length === 0 && (
+        <Empty
+          title="No rooms yet"
+          text="Say in which room your instrument lives and read a hygrometer there. Tembrin works out what the wood makes of it, and how much water it takes."
+        />
+      )}
+      {faults.map(({ sensor, fault }) => (
+        <Banner key={sensor.id + fault.code} tone="soon" text={`${sensor.name}: ${faultWords(fault, moment)}`}>
+          <Button
+            rank="plain"
+            title="Look at it"
+            label={`Look at ${sensor.name}`}
+            onPress={() => router.push({ pathname: '/air/hygrometers/[sensor]', params: { sensor: sensor.id } })}
+            start
+            flush
+          />
+        </Banner>
+      ))}
+      {list.length > 0 && (
+        <View role="list" aria-label="Rooms and cases">
+          {list.map((each) => (
+            <PlaceRow key={each.place.id} air={each} chosen={chosen === each.place.id} />
+          ))}
+        </View>
+      )}
+      {air && (
+        <View>
+          <LinkRow href="/air/hygrometers" label="Hygrometers: check them over salt, import files, let them send">
+            <Text kind="strong">Hygrometers</Text>
+            <Text kind="small" tone="quiet">
+              {air.sensors.length === 0
+                ? 'None yet. One read by hand is enough.'
+                : `${air.sensors.length} on record. Salt check, files of loggers, keys.`}
+            </Text>
+          </LinkRow>
+          <LinkRow href="/air/keeping" label="On the way, and left alone: car, cold, sun, going away, home remedies">
+            <Text kind="strong">On the way, and left alone</Text>
+            <Text kind="small" tone="quiet">
+              Car, cold, sun and walls; when a cold case may be opened; home remedies.
+            </Text>
+          </LinkRow>
+          <LinkRow href="/air/moving" label="Moving between climates, in steps with dates">
+            <Text kind="strong">Moving between climates</Text>
+            <Text kind="small" tone="quiet">
+              From dry to damp or back in steps the wood can take, with dates.
+            </Text>
+          </LinkRow>
+          {list.length > 0 && <Button rank="plain" title="Add a room or a case" onPress={add} start flush />}
+        </View>
+      )}
+      {reading && <ReadingSheet onClose={() => setReading(false)} placeId={wide ? (chosen ?? null) : null} />}
+    </Screen>
+  );
+  if (!wide) return screen;
+  const shown = places.get(chosen ?? '') ?? list[0];
+  return (
+    <Row grow>
+      <Stack grow={4}>{screen}</Stack>
+      <Stack grow={5} rule="left">
+        {shown && <PlaceScreen key={shown.place.id} air={shown} second />}
+      </Stack>
+    </Row>
+  );
+}
+
+/** What a thin plate lying bare in this air would stand at: the room's own plank. */
+export function plankOf({ record }: Pick<KnownPlace, 'record'>, nowMs: number): number | null {
+  const samples = samplesOf(record).filter(({ at }) => at > nowMs - 60 * DAY_MS);
+  const last = samples.at(-1);
+  if (!last || nowMs - last.at > holdOf(record)) return null;
+  const line = laggedMoisture(columnsOf([...samples, { ...last, at: nowMs }]), 2 * DAY_MS, holdOf(record));
+  return restHumidity(line.at(-1) ?? equilibriumMoisture(last.rh, last.tempC ?? 20));
+}
+
+function PlaceRow({ air, chosen }: { air: KnownPlace; chosen: boolean }) {
+  const moment = useMoment();
+  const { nowMs, timeZone } = moment;
+  const temperatures = usePreferences((state) => state.temperatures);
+  const { place, latest } = air;
+  const residents = useResidents(place.id);
+  const worst = residents[0]?.verdict ?? null;
+  const state = worst?.state ?? 'unknown';
+  const plank = worst?.body?.restRh ?? plankOf(air, nowMs);
+  const acting = residents.filter(({ verdict }) => verdict.state === 'act').map(({ instrument }) => instrument.name);
+  const watched = residents.filter(({ verdict }) => verdict.state === 'watch').map(({ instrument }) => instrument.name);
+  const who =
+    residents.length === 0
+      ? 'No instrument lives here.'
+      : [
+          acting.length > 0 ? `Act today for ${listWords(acting)}.` : '',
+          watched.length > 0 ? `Watch ${listWords(watched)}.` : '',
+          acting.length + watched.length === 0
+            ? quietWords(
+                residents.map(({ instrument }) => instrument.name),
+                state === 'fine',
+              )
+            : '',
+        ]
+          .filter(Boolean)
+          .join(' ');
+  const read = latest
+    ? `${latest.tempC === null ? 'Read' : `${temperatureWords(latest.tempC, temperatures, 0)}, read`} ${nowMs - latest.at < DAY_MS ? `${lastingWords(Math.max(MINUTE_MS, nowMs - latest.at))} ago` : dayWords(latest.at, nowMs, timeZone)}`
+    : 'Nothing read yet';
+  return (
+    <View role="listitem">
+      <LinkRow
+        href={{ pathname: '/air/[place]', params: { place: place.id } }}
+        chosen={chosen}
+        label={`${place.name}. ${latest ? `${humidityWords(latest.rh)}, ` : ''}${read}. ${residents.length > 0 ? `${AIR_STATE_NAMES[state]}. ` : ''}${who}`}
+      >
+        <Row align="center" justify="between">
+          <Text kind="heading">{place.name}</Text>
+          {residents.length > 0 && <StateMark state={AIR_THREAD_STATES[state]} name={AIR_STATE_NAMES[state]} />}
+        </Row>
+        <Row gap="one" align="center">
+          <Text kind="huge" minWidth={92}>
+            {latest ? humidityWords(latest.rh) : '–'}
+          </Text>
+          <Stack align="end" grow>
+            <Plank
+              restRh={plank}
+              band={worst?.band ?? BANDS.A.acceptable}
+              tone={PLANK_TONES[state]}
+              label={
+                plank === null
+                  ? 'The wood here is not known'
+                  : `Wood here stands where ${humidityWords(plank)} would hold it`
+              }
+            />
+          </Stack>
+        </Row>
+        <Text kind="small" tone="quiet">
+          {who}
+        </Text>
+        <Text kind="tiny" tone="quiet">
+          {read}
+        </Text>
+      </LinkRow>
+    </View>
+  );
+}
+
+const PLANK_TONES = { fine: 'well', watch: 'soon', act: 'now', unknown: 'quiet' } as const;

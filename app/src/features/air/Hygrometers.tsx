@@ -1,0 +1,145 @@
+import { SENSOR_KINDS, type Sensor } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { v7 as uuid } from 'uuid';
+import { changeAir, useAir } from '@/state/air';
+import { sentenceOf } from '@/state/api';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Empty } from '@/ui/Empty';
+import { Field } from '@/ui/Field';
+import { LinkRow } from '@/ui/LinkRow';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { Text } from '@/ui/Text';
+import { dayWords } from '@/copy/dates';
+import { humidityWords } from '@/copy/measures';
+import { useFreshKeys } from './fresh-keys';
+import { useMoment } from './where';
+import { correctionsFrom, type SaltCheck } from '@tembrin/core/air';
+import { rhFromHundredths } from '@tembrin/core/units';
+import { SECOND_MS } from '@tembrin/core/time';
+
+export const SENSOR_KIND_NAMES: Readonly<Record<Sensor['kind'], string>> = {
+  hand: 'Read by hand',
+  logger: 'A logger whose files are imported',
+  post: 'One that sends by itself',
+};
+
+/** A hygrometer's salt checks as the core reckons with them. */
+export function checksOf({ checks }: Pick<Sensor, 'checks'>): SaltCheck[] {
+  return checks.map(({ at, ...check }) => ({ ...check, at: Date.parse(at) }));
+}
+
+/** What is known of a hygrometer's truth, in a few words. */
+export function truthWords(sensor: Sensor, nowMs: number, timeZone: string): string {
+  const correction = correctionsFrom(checksOf(sensor)).at(-1);
+  if (!correction) return 'never checked';
+  const off = correction.offset + (correction.slope - 1) * 0.5;
+  return `checked ${dayWords(correction.from, nowMs, timeZone)}: ${Math.abs(off) < 0.005 ? 'right' : `corrected by ${off < 0 ? '−' : '+'}${humidityWords(Math.abs(off), 1)}`}`;
+}
+
+/** Route: every hygrometer of the household. */
+export function Hygrometers() {
+  const air = useAir((state) => state.air);
+  const { nowMs, timeZone } = useMoment();
+  const [adding, setAdding] = useState(false);
+  if (!air) return null;
+  const nameOf = (placeId: string) => air.places.find(({ id }) => id === placeId)?.name ?? '';
+  return (
+    <Screen
+      title="Hygrometers"
+      back="/air"
+      foot={
+        air.places.length > 0 ? (
+          <Button rank="outline" title="Add a hygrometer" onPress={() => setAdding(true)} />
+        ) : (
+          <Button title="Add a room first" onPress={() => router.push('/air/add')} />
+        )
+      }
+    >
+      {air.sensors.length === 0 ? (
+        <Empty
+          title="None yet"
+          text="Any hygrometer will do, a dial in the case or one that logs. One whose memory keeps lows and highs tells most."
+        />
+      ) : (
+        <View role="list" aria-label="Hygrometers">
+          {air.sensors.map((sensor) => {
+            const shown = sensor.last
+              ? `${humidityWords(rhFromHundredths(sensor.last.rhHundredths))} ${dayWords(sensor.last.atS * SECOND_MS, nowMs, timeZone)}`
+              : 'nothing read yet';
+            const words = `${nameOf(sensor.placeId)} · ${shown} · ${truthWords(sensor, nowMs, timeZone)}`;
+            return (
+              <View role="listitem" key={sensor.id}>
+                <LinkRow
+                  href={{ pathname: '/air/hygrometers/[sensor]', params: { sensor: sensor.id } }}
+                  label={`${sensor.name}. ${words}`}
+                >
+                  <Text kind="heading">{sensor.name}</Text>
+                  <Text kind="small" tone="quiet">
+                    {words}
+                  </Text>
+                  {sensor.faults.length > 0 && (
+                    <Text kind="smallStrong" tone="soon">
+                      {sensor.faults.map(({ code }) => FAULT_NAMES[code]).join(', ')}
+                    </Text>
+                  )}
+                </LinkRow>
+              </View>
+            );
+          })}
+        </View>
+      )}
+      {adding && <AddSheet onClose={() => setAdding(false)} />}
+    </Screen>
+  );
+}
+
+const FAULT_NAMES = { stuck: 'Stuck', absurd: 'Absurd', silent: 'Silent', battery: 'Battery low' } as const;
+
+function AddSheet({ onClose }: { onClose: () => void }) {
+  const { places } = useAir((state) => state.air)!;
+  const [kind, setKind] = useState<Sensor['kind']>('hand');
+  const [placeId, setPlaceId] = useState(places[0]!.id);
+  const [name, setName] = useState('');
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const save = async () => {
+    if (name.trim() === '') return setProblem('Give it a name.');
+    setBusy(true);
+    try {
+      const { sensor, key } = await changeAir('addSensor', { body: { id: uuid(), kind, name, placeId } });
+      if (key) useFreshKeys.getState().remember(sensor.id, key);
+      onClose();
+      router.push({ pathname: '/air/hygrometers/[sensor]', params: { sensor: sensor.id } });
+    } catch (error) {
+      setProblem(sentenceOf(error));
+      setBusy(false);
+    }
+  };
+  return (
+    <Sheet
+      title="Add a hygrometer"
+      onClose={onClose}
+      foot={<Button title="Put it on record" busy={busy} onPress={() => void save()} />}
+    >
+      {problem !== null && <Banner tone="now" text={problem} />}
+      <Field label="Name" value={name} onChangeText={setName} />
+      <Choice
+        label="How it is read"
+        options={SENSOR_KINDS.map((value) => ({ value, title: SENSOR_KIND_NAMES[value] }))}
+        value={kind}
+        onChange={setKind}
+      />
+      <Choice
+        label="Where it hangs"
+        options={places.map(({ id, name: title }) => ({ value: id, title }))}
+        value={placeId}
+        onChange={setPlaceId}
+      />
+    </Sheet>
+  );
+}

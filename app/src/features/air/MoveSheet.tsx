@@ -1,0 +1,79 @@
+import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { useAir } from '@/state/air';
+import { act } from '@/state/actions';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Sheet';
+import { Text } from '@/ui/Text';
+import { WhenField } from '../part/WhenField';
+import { whenToMs, type When } from '../part/when';
+import { useMoment } from './where';
+
+interface MoveSheetProps {
+  instrument: Instrument;
+  home: { placeId: string | null; cased: boolean } | null;
+  onClose: () => void;
+}
+
+const AWAY = 'away';
+
+/** Says where an instrument lives from a day on. Moves stay in its log, so that its wood takes its history along. */
+export function MoveSheet({ instrument, home, onClose }: MoveSheetProps) {
+  const places = useAir((state) => state.air?.places ?? []);
+  const { nowMs, timeZone } = useMoment();
+  const [placeId, setPlaceId] = useState<string | null>(home?.placeId ?? places[0]?.id ?? null);
+  const [cased, setCased] = useState(home?.cased ?? (instrument.setUp.case !== 'none' && !instrument.setUp.stand));
+  const [when, setWhen] = useState<When>({ kind: 'ago', months: 0 });
+  const place = places.find(({ id }) => id === placeId);
+  const save = async () => {
+    const at = whenToMs(when, nowMs, timeZone);
+    onClose();
+    await act(
+      instrument.id,
+      [{ type: 'moved', payload: { placeId, cased: place?.kind === 'case' || cased }, at: at ?? undefined }],
+      place ? `${instrument.name} lives in ${place.name}.` : `${instrument.name} is away.`,
+    );
+  };
+  if (places.length === 0) {
+    return (
+      <Sheet
+        title={`Where ${instrument.name} lives`}
+        onClose={onClose}
+        foot={<Button title="Add a room" onPress={() => router.push('/air/add')} />}
+      >
+        <Text>There is no room on record yet. Add the one it lives in.</Text>
+      </Sheet>
+    );
+  }
+  return (
+    <Sheet
+      title={`Where ${instrument.name} lives`}
+      onClose={onClose}
+      foot={<Button title="Put it on record" onPress={() => void save()} />}
+    >
+      <Choice
+        label="Place"
+        options={[
+          ...places.map(({ id, name }) => ({ value: id, title: name })),
+          { value: AWAY, title: 'Away from home' },
+        ]}
+        value={placeId ?? AWAY}
+        onChange={(value) => setPlaceId(value === AWAY ? null : value)}
+      />
+      {place?.kind === 'room' && (
+        <Choice
+          label="How it is kept there"
+          options={[
+            { value: true, title: 'In its closed case' },
+            { value: false, title: 'In the open' },
+          ]}
+          value={cased}
+          onChange={setCased}
+        />
+      )}
+      <WhenField label="Since when" value={when} onChange={setWhen} nowMs={nowMs} timeZone={timeZone} />
+    </Sheet>
+  );
+}

@@ -1,0 +1,113 @@
+import { readingFaultSentence } from '@tembrin/contract';
+import { useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import { changeAir, takeReading, takeReadingBack, useAir } from '@/state/air';
+import { sentenceOf } from '@/state/api';
+import { usePreferences } from '@/state/preferences';
+import { notify } from '@/state/notice';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Sheet } from '@/ui/Sheet';
+import { Text } from '@/ui/Text';
+import { NumberPair } from './NumberPair';
+import { humidityWords, readNumber, readTemperature } from '@/copy/measures';
+import { humidityFault } from '@tembrin/core/air';
+
+interface ReadingSheetProps {
+  onClose: () => void;
+  /** Place whose hygrometer is read; null: it is asked for. */
+  placeId: string | null;
+}
+
+/** Puts on record what a hygrometer shows, with its lowest and highest since the last look where it remembers them. */
+export function ReadingSheet({ onClose, placeId }: ReadingSheetProps) {
+  const { places, sensors } = useAir((state) => state.air)!;
+  const temperatures = usePreferences((state) => state.temperatures);
+  const [chosen, setChosen] = useState(placeId ?? places[0]!.id);
+  const here = sensors.filter((sensor) => sensor.placeId === chosen);
+  // What sends by itself is not read by hand.
+  const readable = here.filter(({ kind }) => kind === 'hand');
+  const [sensorId, setSensorId] = useState<string | null>(null);
+  const sensor = readable.find(({ id }) => id === sensorId) ?? readable[0] ?? null;
+  const [text, setText] = useState({ rh: '', temp: '', low: '', high: '' });
+  const [errors, setErrors] = useState<Partial<Record<keyof typeof text, string>>>({});
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const set = (key: keyof typeof text) => (value: string) => {
+    setErrors({});
+    setText((before) => ({ ...before, [key]: value }));
+  };
+
+  const save = async () => {
+    const found: typeof errors = {};
+    const percent = (key: 'rh' | 'low' | 'high') => {
+      if (key !== 'rh' && text[key].trim() === '') return null;
+      const value = readNumber(text[key].replace('%', ''));
+      const fault = value === null ? 'no-number' : humidityFault(value);
+      if (fault) found[key] = readingFaultSentence(fault);
+      return value;
+    };
+    const [rh, low, high] = [percent('rh'), percent('low'), percent('high')];
+    const temp = text.temp.trim() === '' ? null : readTemperature(text.temp.replace('°', ''), temperatures);
+    if (typeof temp === 'string') found.temp = temp;
+    if (low !== null && rh !== null && low > rh) found.low = readingFaultSentence('low-above-high');
+    if (high !== null && rh !== null && high < rh) found.high = readingFaultSentence('low-above-high');
+    if (Object.keys(found).length > 0 || rh === null || typeof temp === 'string') return setErrors(found);
+    setBusy(true);
+    const reading = { at: new Date().toISOString(), percent: rh, tempC: temp, lowPercent: low, highPercent: high };
+    try {
+      const id = sensor?.id ?? uuid();
+      if (!sensor) await changeAir('addSensor', { body: { id, kind: 'hand', name: 'Hygrometer', placeId: chosen } });
+      await takeReading(id, reading);
+      onClose();
+      notify(`${humidityWords(rh / 100, rh % 1 === 0 ? 0 : 1)} is on record.`, () => takeReadingBack(id, reading));
+    } catch (error) {
+      setProblem(sentenceOf(error));
+      setBusy(false);
+    }
+  };
+
+  return (
+    <Sheet
+      title="Read a hygrometer"
+      onClose={onClose}
+      foot={<Button title="Put it on record" busy={busy} onPress={() => void save()} />}
+    >
+      {problem !== null && <Banner tone="now" text={problem} />}
+      {places.length > 1 && (
+        <Choice
+          label="Where"
+          options={places.map(({ id, name }) => ({ value: id, title: name }))}
+          value={chosen}
+          onChange={setChosen}
+        />
+      )}
+      {readable.length > 1 && (
+        <Choice
+          label="Which one"
+          options={readable.map(({ id, name }) => ({ value: id, title: name }))}
+          value={sensor?.id ?? null}
+          onChange={setSensorId}
+        />
+      )}
+      <NumberPair
+        pair={[
+          { label: 'Humidity in %', value: text.rh, onChange: set('rh'), error: errors.rh, first: true },
+          { label: `Temperature in °${temperatures}`, value: text.temp, onChange: set('temp'), error: errors.temp },
+        ]}
+        onSubmit={() => void save()}
+      />
+      <NumberPair
+        pair={[
+          { label: 'Lowest, if it says', value: text.low, onChange: set('low'), error: errors.low },
+          { label: 'Highest, if it says', value: text.high, onChange: set('high'), error: errors.high },
+        ]}
+        onSubmit={() => void save()}
+      />
+      <Text kind="small" tone="quiet">
+        Lowest and highest since the last look; set its memory back afterwards. The temperature may be left out.
+      </Text>
+    </Sheet>
+  );
+}

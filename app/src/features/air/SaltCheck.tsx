@@ -1,0 +1,136 @@
+import { CHECK_FAULT_SENTENCES, type Sensor } from '@tembrin/contract';
+import { Redirect, router } from 'expo-router';
+import { useState } from 'react';
+import { v7 as uuid } from 'uuid';
+import { changeAir, useAir } from '@/state/air';
+import { sentenceOf } from '@/state/api';
+import { usePreferences } from '@/state/preferences';
+import { notify } from '@/state/notice';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Screen } from '@/ui/Screen';
+import { Text } from '@/ui/Text';
+import { NumberedSteps } from '@/ui/NumberedSteps';
+import { NumberPair } from './NumberPair';
+import { HOUR_MS } from '@tembrin/core/time';
+import { clockWords, dayWords } from '@/copy/dates';
+import { humidityWords, readNumber, readTemperature, temperatureWords } from '@/copy/measures';
+import { checksOf } from './Hygrometers';
+import { JarDrawing } from './JarDrawing';
+import { useMoment, useRouteSensor } from './where';
+import {
+  checkFault,
+  corrected,
+  correctionsFrom,
+  SALT_HOURS,
+  SALT_IDS,
+  saltHumidity,
+  SALTS,
+  type Salt,
+} from '@tembrin/core/air';
+import { Stack } from '@/ui/layout';
+
+/** Route: the guided check of a hygrometer over a saturated salt. */
+export function SaltCheckRoute() {
+  const sensor = useRouteSensor();
+  const known = useAir((state) => state.air);
+  if (!known) return null;
+  return sensor ? <SaltCheckScreen key={sensor.id} sensor={sensor} /> : <Redirect href="/air/hygrometers" />;
+}
+
+const STEPS = [
+  'Stir the salt with a few drops of water to a wet slurry in a bottle cap: more salt than water, no lake on top.',
+  'Put cap and hygrometer side by side into a jar or a bag that seals. The sensor must never touch the salt.',
+  `Seal it and leave it ${SALT_HOURS.least} to ${SALT_HOURS.most} hours where the temperature stays the same, out of the sun.`,
+  'Read it through the glass, sealed; write down what it shows and the temperature.',
+];
+
+function SaltCheckScreen({ sensor }: { sensor: Sensor }) {
+  const temperatures = usePreferences((state) => state.temperatures);
+  const { nowMs, timeZone } = useMoment();
+
+  const [salt, setSalt] = useState<Salt>('sodium-chloride');
+  const [text, setText] = useState({ temp: '', shown: '' });
+  const [errors, setErrors] = useState<{ temp?: string; shown?: string }>({});
+  const [problem, setProblem] = useState<string | null>(null);
+  const [busy, setBusy] = useState(false);
+  const before = checksOf(sensor);
+  const temp = text.temp.trim() === '' ? null : readTemperature(text.temp, temperatures);
+  const shown = readNumber(text.shown);
+  const tempC = typeof temp === 'number' ? temp : 20;
+  const wanted = saltHumidity(salt, tempC);
+  const ready = typeof temp === 'number' && shown !== null && shown > 1 && shown <= 100;
+  const check = { at: nowMs, salt, tempC, shownRh: (shown ?? 0) / 100 };
+  const fault = ready ? checkFault(check, before) : null;
+  const correction = ready && !fault ? correctionsFrom([...before, check]).at(-1)! : null;
+  const set = (key: keyof typeof text) => (value: string) => {
+    setErrors({});
+    setProblem(null);
+    setText((old) => ({ ...old, [key]: value }));
+  };
+  const save = async () => {
+    const wrong: typeof errors = {};
+    if (temp === null) wrong.temp = 'Write the temperature in the jar.';
+    if (typeof temp === 'string') wrong.temp = temp;
+    if (shown === null || shown < 1 || shown > 100) wrong.shown = 'Write what it shows in percent, like 73.';
+    if (Object.keys(wrong).length > 0) return setErrors(wrong);
+    if (fault) return setProblem(CHECK_FAULT_SENTENCES[fault]);
+    setBusy(true);
+    const id = uuid();
+    try {
+      await changeAir('addCheck', {
+        params: { id: sensor.id },
+        body: { ...check, id, at: new Date(nowMs).toISOString() },
+      });
+      router.replace({ pathname: '/air/hygrometers/[sensor]', params: { sensor: sensor.id } });
+      notify('Checked. Its readings are corrected from the next hour on.', () =>
+        changeAir('removeCheck', { params: { id: sensor.id, checkId: id } }).then(() => undefined),
+      );
+    } catch (error) {
+      setProblem(sentenceOf(error));
+      setBusy(false);
+    }
+  };
+  return (
+    <Screen
+      title="Salt check"
+      back={{ pathname: '/air/hygrometers/[sensor]', params: { sensor: sensor.id } }}
+      foot={<Button title="Put the check on record" busy={busy} onPress={() => void save()} />}
+    >
+      <Text tone="quiet">{sensor.name}</Text>
+      {problem !== null && <Banner tone="now" text={problem} />}
+      <Stack align="center">
+        <JarDrawing rh={wanted} />
+      </Stack>
+      <Choice
+        label="Which salt"
+        options={SALT_IDS.map((value) => ({ value, title: SALTS[value].name }))}
+        value={salt}
+        onChange={setSalt}
+      />
+      <Text>{`Over ${SALTS[salt].name.toLowerCase()} the air has ${humidityWords(wanted, 1)} at ${temperatureWords(tempC, temperatures, 0)}.`}</Text>
+      <NumberedSteps steps={STEPS} ruled />
+      <Text kind="small" tone="quiet">
+        {`Sealed now, it can be read from ${dayWords(nowMs + SALT_HOURS.least * HOUR_MS, nowMs, timeZone)} ${clockWords(nowMs + SALT_HOURS.least * HOUR_MS, timeZone)}. Keep salts off metal and strings, and away from children; wash your hands.`}
+      </Text>
+      <NumberPair
+        pair={[
+          { label: 'It shows, in %', value: text.shown, onChange: set('shown'), error: errors.shown },
+          { label: `Temperature in °${temperatures}`, value: text.temp, onChange: set('temp'), error: errors.temp },
+        ]}
+      />
+      {fault && <Banner tone="now" text={CHECK_FAULT_SENTENCES[fault]} />}
+      {correction && (
+        <Banner
+          tone="well"
+          text={
+            correction.salts.length > 1
+              ? `With ${correction.salts.length} salts: true = ${(correction.offset * 100).toFixed(1)} % + ${correction.slope.toFixed(3)} × shown, ± ${humidityWords(correction.uncertainty, 1)}. 50 % shown is ${humidityWords(corrected(0.5, correction), 1)}.`
+              : `It shows ${humidityWords(Math.abs(correction.offset), 1)} too ${correction.offset < 0 ? 'much' : 'little'}, ± ${humidityWords(correction.uncertainty, 1)}. A second salt within a week adds the slope.`
+          }
+        />
+      )}
+    </Screen>
+  );
+}

@@ -1,0 +1,20 @@
+import { credentialsSchema } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { signIn } from '@/state/household';
+import { AccountForm } from './form';
+
+export function SignIn() {
+  return (
+    <AccountForm
+      title="Sign in"
+      action="Sign in"
+      schema={credentialsSchema}
+      start={{ email: '', password: '' }}
+      submit={async (values) => {
+        await signIn(values);
+        router.replace('/now');
+      }}
+      other={{ title: 'Make an account instead', href: '/start' }}
+    />
+  );
+}

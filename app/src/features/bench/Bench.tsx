@@ -1,0 +1,150 @@
+import type { Instrument } from '@tembrin/contract';
+import { Redirect } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useAssessment } from '@/state/assessments';
+import { useInstrumentOnStand } from '@/state/stand';
+import { Button } from '@/ui/Button';
+import { LinkRow } from '@/ui/LinkRow';
+import { Screen } from '@/ui/Screen';
+import { useWide } from '@/ui/theme';
+import { Text } from '@/ui/Text';
+import { dayWords } from '@/copy/dates';
+import { STEP_NAMES } from '@/copy/names';
+import { OnStand } from '../now/OnStand';
+import { RosinGuide } from '../RosinGuide';
+import { LookUp } from './MayUse';
+import { DRILL_DATA, drillsFor, LOOK_BACK_DAYS, missesOf, oftenMissed } from '@tembrin/core/learning';
+import { isBowed } from '@tembrin/core/instruments';
+import { ROSIN_GUIDE_DATA, ROSIN_GUIDES, type RosinGuideId } from '@tembrin/core/bow';
+import type { InstrumentLog } from '@tembrin/core/log';
+import { Grid, Row, Stack } from '@/ui/layout';
+
+/** Route: the bench, for the instrument on the stand. */
+export function Bench() {
+  const instrument = useInstrumentOnStand();
+  return instrument ? <BenchOf key={instrument.id} instrument={instrument} /> : <Redirect href="/kit/add" />;
+}
+
+/** Guided jobs: what may be used, packing, drills and what they have shown. */
+function BenchOf({ instrument }: { instrument: Instrument }) {
+  const { log } = useAssessment(instrument);
+  const [guide, setGuide] = useState<RosinGuideId | null>(null);
+  const packed = log.packings.at(-1);
+  const change = log.changes.findLast(({ endedAt }) => endedAt === null);
+  const wide = useWide();
+
+  const bench = (
+    <Screen title="Bench" bare>
+      <OnStand instrument={instrument} />
+      <View>
+        {!wide && (
+          <LinkRow href="/bench/use" label="What may I use on this?">
+            <Text kind="heading">What may I use on this?</Text>
+            <Text kind="small" tone="quiet">
+              Choose a surface and what is in your hand: allowed, only so, or never, and why.
+            </Text>
+          </LinkRow>
+        )}
+        <LinkRow href="/bench/change" label="Change strings, step by step">
+          <Text kind="heading">Change strings</Text>
+          <Text kind="small" tone="quiet">
+            {change
+              ? `Under way since ${dayWords(change.at, log.nowMs, log.timeZone)}: take it up where you left it.`
+              : 'Step by step with hands busy, over a sitting or over days.'}
+          </Text>
+        </LinkRow>
+        <LinkRow href={{ pathname: '/kit/[id]/settle', params: { id: instrument.id } }} label="Tune and settle">
+          <Text kind="heading">Tune and settle</Text>
+          <Text kind="small" tone="quiet">
+            Cents against your own A; when new strings will hold.
+          </Text>
+        </LinkRow>
+        <LinkRow href="/bench/packing" label="Leaving home: the packing check">
+          <Text kind="heading">Leaving home</Text>
+          <Text kind="small" tone="quiet">
+            {packed
+              ? `Packed ${dayWords(packed.at, log.nowMs, log.timeZone)}.`
+              : 'Bow, loose things, latches, car: looked at in a minute.'}
+          </Text>
+        </LinkRow>
+      </View>
+      {isBowed(instrument.family) && (
+        <Stack gap="hair">
+          <Text kind="heading" level={2}>
+            Rosin that is not everyday
+          </Text>
+          <Grid padTop="small" gap="small">
+            {ROSIN_GUIDES.map((id) => (
+              <Button key={id} rank="outline" title={ROSIN_GUIDE_DATA[id].title} onPress={() => setGuide(id)} />
+            ))}
+          </Grid>
+        </Stack>
+      )}
+      <View>
+        <Text kind="heading" level={2}>
+          Learn
+        </Text>
+        {drillsFor(instrument).map((drill) => (
+          <LinkRow
+            key={drill}
+            href={{ pathname: '/bench/[drill]', params: { drill } }}
+            label={`${DRILL_DATA[drill].title}. ${DRILL_DATA[drill].asks}`}
+          >
+            <Text kind="strong">{DRILL_DATA[drill].title}</Text>
+            <Text kind="small" tone="quiet">
+              {DRILL_DATA[drill].asks} {lastResult(log, drill)}
+            </Text>
+          </LinkRow>
+        ))}
+      </View>
+      <Missed log={log} />
+      {guide && <RosinGuide id={guide} child={instrument.setUp.player === 'child'} onClose={() => setGuide(null)} />}
+    </Screen>
+  );
+  if (!wide) return bench;
+  return (
+    <Row grow>
+      <Stack grow>{bench}</Stack>
+      <Stack grow rule="left">
+        <LookUp instrument={instrument} second />
+      </Stack>
+    </Row>
+  );
+}
+
+function lastResult(log: InstrumentLog, drill: string): string {
+  const last = log.drills.findLast((each) => each.drill === drill);
+  return last ? `Last: ${last.right} of ${last.of}, ${dayWords(last.at, log.nowMs, log.timeZone)}.` : '';
+}
+
+/** For a parent or teacher: which steps keep being missed, in rounds and in drills. */
+function Missed({ log }: { log: InstrumentLog }) {
+  const missed = missesOf(log)
+    .filter((each) => each.missed > 0)
+    .slice(0, 6);
+  const emphasised = oftenMissed(log);
+  if (missed.length === 0) return null;
+  return (
+    <Stack gap="hair">
+      <Text kind="heading" level={2}>
+        Missed lately
+      </Text>
+      <Text kind="small" tone="quiet">
+        {`Closing rounds and drills of the last ${LOOK_BACK_DAYS} days. The round gives a step more room while it keeps being missed.`}
+      </Text>
+      <View role="table" aria-label="Steps missed lately">
+        {missed.map(({ step, asked, missed: times }) => (
+          <Row key={step} role="row" padY="small" gap="one" align="baseline" rule="bottom">
+            <Text role="rowheader" kind={emphasised.has(step) ? 'smallStrong' : 'small'} grow>
+              {STEP_NAMES[step]}
+            </Text>
+            <Text role="cell" kind="table">
+              {`${times} of ${asked}${emphasised.has(step) ? ', more room' : ''}`}
+            </Text>
+          </Row>
+        ))}
+      </View>
+    </Stack>
+  );
+}

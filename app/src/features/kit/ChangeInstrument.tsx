@@ -1,0 +1,109 @@
+import { instrumentChangeSchema, type Instrument, type InstrumentChange } from '@tembrin/contract';
+import { Redirect, router } from 'expo-router';
+import { useState } from 'react';
+import { Refused, sentenceOf } from '@/state/api';
+import { changeInstrument, refreshHousehold, removeInstrument, useHousehold } from '@/state/household';
+import { notify } from '@/state/notice';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { Text } from '@/ui/Text';
+import { FactsFields, SetUpFields } from './FactsFields';
+import { useRouteInstrument } from './route-instrument';
+import { Stack } from '@/ui/layout';
+
+/** Route: change what an instrument is, or remove it. */
+export function ChangeInstrument() {
+  const instrument = useRouteInstrument();
+  return instrument ? (
+    <ChangeForm key={`${instrument.id} ${instrument.version}`} instrument={instrument} />
+  ) : (
+    <Redirect href="/kit" />
+  );
+}
+
+function ChangeForm({ instrument }: { instrument: Instrument }) {
+  const { id, version: _version, addedAt: _addedAt, ...known } = instrument;
+  const [facts, setFacts] = useState<InstrumentChange>(known);
+  const [errors, setErrors] = useState<Record<string, string>>({});
+  const [problem, setProblem] = useState<string | null>(null);
+  const [asking, setAsking] = useState(false);
+  const back = () => (router.canGoBack() ? router.back() : router.replace({ pathname: '/kit/[id]', params: { id } }));
+  const attempt = async (work: () => Promise<void>, then: () => void) => {
+    setProblem(null);
+    try {
+      await work();
+      then();
+    } catch (error) {
+      if (error instanceof Refused && error.problem.fields) setErrors(error.problem.fields);
+      if (error instanceof Refused && error.problem.status === 412) await refreshHousehold().catch(() => undefined);
+      setProblem(sentenceOf(error));
+      setAsking(false);
+    }
+  };
+  const save = () => {
+    const wanted = instrumentChangeSchema.safeParse(facts);
+    if (!wanted.success) {
+      setErrors(Object.fromEntries(wanted.error.issues.map(({ path, message }) => [path.join('.'), message])));
+      return;
+    }
+    void attempt(
+      () => changeInstrument(instrument, wanted.data),
+      () => {
+        notify('Changed.', () => undoChange(id, known));
+        back();
+      },
+    );
+  };
+  const remove = () =>
+    void attempt(
+      () => removeInstrument(instrument),
+      () => {
+        notify(`${instrument.name} is removed.`);
+        router.replace('/kit');
+      },
+    );
+  const fields = {
+    facts,
+    onChange: (part: Partial<InstrumentChange>) =>
+      setFacts((before) => {
+        const next = { ...before, ...part };
+        // Notes and lengths were for as many strings as it had.
+        const recounted = next.stringCount !== before.stringCount;
+        return recounted ? { ...next, stringing: { ...next.stringing, tuning: null, lengthsMm: null } } : next;
+      }),
+    errors,
+  };
+  return (
+    <Screen
+      title={`Change ${instrument.name}`}
+      back={{ pathname: '/kit/[id]', params: { id } }}
+      foot={<Button title="Save" onPress={save} />}
+    >
+      {problem !== null && <Banner tone="now" text={problem} />}
+      <FactsFields {...fields} />
+      <SetUpFields {...fields} />
+      <Button rank="plain" title={`Remove ${instrument.name}`} onPress={() => setAsking(true)} start />
+      {asking && (
+        <Sheet
+          title={`Remove ${instrument.name}?`}
+          onClose={() => setAsking(false)}
+          foot={
+            <Stack gap="small">
+              <Button title="Remove it and its log" onPress={remove} />
+              <Button rank="outline" title="Keep it" onPress={() => setAsking(false)} />
+            </Stack>
+          }
+        >
+          <Text>Its sessions, strings and everything else on record go with it. This cannot be undone.</Text>
+        </Sheet>
+      )}
+    </Screen>
+  );
+}
+
+async function undoChange(id: string, before: InstrumentChange): Promise<void> {
+  const current = useHousehold.getState().household?.instruments.find((each) => each.id === id);
+  if (current) await changeInstrument(current, before);
+}

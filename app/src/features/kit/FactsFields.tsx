@@ -1,0 +1,126 @@
+import type { InstrumentChange } from '@tembrin/contract';
+import { Choice } from '@/ui/Choice';
+import { DateField, Field } from '@/ui/Field';
+import { CASE_NAMES, FINISH_NAMES, KIND_NAMES, REST_NAMES } from '@/copy/names';
+import { CASES, FINISHES, isBowed, kindsOf, recordOf, RESTS, sizesOf, type Kind } from '@tembrin/core/instruments';
+import { Stack } from '@/ui/layout';
+
+interface FactsFieldsProps {
+  facts: InstrumentChange;
+  onChange: (change: Partial<InstrumentChange>) => void;
+  errors: Readonly<Record<string, string>>;
+}
+
+/** What an instrument is: the questions its family raises and no others. */
+export function FactsFields({ facts, onChange, errors }: FactsFieldsProps) {
+  const [kinds, sizes] = [kindsOf(facts.family), sizesOf(facts.family)];
+  return (
+    <Stack gap="more">
+      <Field
+        label="Name"
+        hint="What you call it."
+        value={facts.name}
+        onChangeText={(name) => onChange({ name })}
+        error={errors.name}
+      />
+      {kinds.length > 0 && (
+        <Choice
+          label="Kind"
+          options={kinds.map((value) => ({ value, title: KIND_NAMES[value] }))}
+          value={facts.kind}
+          onChange={(kind: Kind) => onChange({ kind })}
+        />
+      )}
+      <Choice
+        label="Who plays it?"
+        options={[
+          { value: 'adult', title: 'An adult' },
+          { value: 'child', title: 'A child' },
+        ]}
+        value={facts.setUp.player}
+        onChange={(player: 'adult' | 'child') => onChange({ setUp: { ...facts.setUp, player } })}
+      />
+      {sizes.length > 0 && (
+        <Choice
+          label="Size"
+          options={sizes.map((value) => ({ value, title: value }))}
+          value={facts.size}
+          onChange={(size) => onChange({ size })}
+        />
+      )}
+    </Stack>
+  );
+}
+
+const YES_NO = [
+  { value: true, title: 'Yes' },
+  { value: false, title: 'No' },
+];
+
+/** What it is kept in and played with. */
+export function SetUpFields({ facts, onChange, errors }: FactsFieldsProps) {
+  const { family } = facts;
+  const { takes } = recordOf(family);
+  const { setUp } = facts;
+  const change = (part: Partial<typeof setUp>) => onChange({ setUp: { ...setUp, ...part } });
+  const yesNo = (key: 'stand' | 'endpin' | 'humidifier' | 'floatingBridge', label: string, hint?: string) => (
+    <Choice
+      label={label}
+      hint={hint}
+      options={YES_NO}
+      value={setUp[key]}
+      onChange={(value: boolean) => change({ [key]: value })}
+    />
+  );
+  return (
+    <Stack gap="more">
+      {!isBowed(family) && (
+        <Field
+          label="Number of strings"
+          inputMode="numeric"
+          value={Number.isNaN(facts.stringCount) ? '' : String(facts.stringCount)}
+          onChangeText={(text) => onChange({ stringCount: Number.parseInt(text, 10) })}
+          error={errors.stringCount}
+        />
+      )}
+      {takes.chin && (
+        <Choice
+          label="Shoulder rest"
+          options={RESTS.map((value) => ({ value, title: REST_NAMES[value] }))}
+          value={setUp.shoulderRest}
+          onChange={(rest) => change({ shoulderRest: rest })}
+        />
+      )}
+      {takes.endpin && yesNo('endpin', 'Endpin')}
+      <Choice
+        label="Case"
+        options={CASES.map((value) => ({ value, title: CASE_NAMES[value] }))}
+        value={setUp.case}
+        onChange={(kept) => change({ case: kept })}
+      />
+      {takes.stand && yesNo('stand', 'Stand or wall hanger')}
+      {setUp.case !== 'none' && yesNo('humidifier', 'Humidifier in the case', 'It is looked at once a week.')}
+      {takes.bridgeAsked &&
+        yesNo(
+          'floatingBridge',
+          'Bridge held by the strings alone',
+          'As on archtops; it moves when all strings are off.',
+        )}
+      <Choice
+        label="Finish"
+        hint="It decides what may touch the wood."
+        options={FINISHES.map((value) => ({ value, title: FINISH_NAMES[value] }))}
+        value={setUp.finish}
+        onChange={(finish) => change({ finish })}
+      />
+      <DateField
+        type="date"
+        label="With you since"
+        hint="Sessions before this day are refused. Leave it empty if it does not matter."
+        value={facts.since ?? ''}
+        onChange={(since) => onChange({ since: since || null })}
+        error={errors.since}
+      />
+    </Stack>
+  );
+}

@@ -1,0 +1,200 @@
+import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { useAssessment } from '@/state/assessments';
+import { retract } from '@/state/actions';
+import { useLog } from '@/state/log';
+import { Button } from '@/ui/Button';
+import { Text } from '@/ui/Text';
+import { clockWords, dateWords, minutesWords } from '@/copy/dates';
+import { eventWords } from '@/copy/events';
+import { everydaySteps, roundRecords } from '@tembrin/core/routines';
+import { liveEvents, takenBack, type InstrumentLog, type LogEvent, type Session, type StepId } from '@tembrin/core/log';
+import { Press, Row, Stack } from '@/ui/layout';
+
+const PAGE = 12;
+const NONE: readonly LogEvent[] = [];
+
+type Entry = { at: number; id: string } & ({ session: Session } | { event: LogEvent });
+
+/** Whether an event is more than a part of some session. */
+function standsAlone({ payload }: LogEvent): boolean {
+  return !('sessionId' in payload) || payload.sessionId === null;
+}
+
+/** What stands in the history by itself: sessions, and everything that is not part of one. */
+function entriesOf(log: InstrumentLog, recorded: readonly LogEvent[]): Entry[] {
+  const sessions: Entry[] = log.sessions.map((session) => ({ at: session.beganAt, id: session.id, session }));
+  const events: Entry[] = liveEvents(recorded)
+    .filter(
+      (event) => Date.parse(event.occurredAt) <= log.nowMs && !event.type.startsWith('session-') && standsAlone(event),
+    )
+    .map((event) => ({ at: Date.parse(event.occurredAt), id: event.id, event }));
+  return [...sessions, ...events].sort((a, b) => b.at - a.at);
+}
+
+/** The instrument's log, newest first. Sessions can be corrected; everything can be retracted, and put back. */
+export function History({ instrument, log }: { instrument: Instrument; log: InstrumentLog }) {
+  const { schools } = useAssessment(instrument);
+  const recorded = useLog((state) => state.events[instrument.id]) ?? NONE;
+  const [shown, setShown] = useState(PAGE);
+  const entries = useMemo(() => entriesOf(log, recorded), [log, recorded]);
+  const steps = everydaySteps(instrument, schools);
+  return (
+    <Stack gap="small">
+      <Row align="center" justify="between">
+        <Text kind="heading" level={2}>
+          History
+        </Text>
+        <Button
+          rank="plain"
+          title="Enter a session"
+          onPress={() => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id } })}
+        />
+      </Row>
+      {entries.length === 0 && (
+        <Text tone="quiet">Nothing yet. Start playing on Now, or enter a session you played earlier.</Text>
+      )}
+      <View role="list" aria-label="History">
+        {entries
+          .slice(0, shown)
+          .map((entry) =>
+            'session' in entry ? (
+              <SessionEntry key={entry.id} session={entry.session} instrument={instrument} log={log} steps={steps} />
+            ) : (
+              <EventEntry key={entry.id} event={entry.event} instrument={instrument} log={log} />
+            ),
+          )}
+      </View>
+      {entries.length > shown && (
+        <Button
+          rank="plain"
+          title={`Show more (${entries.length - shown})`}
+          onPress={() => setShown(shown + 4 * PAGE)}
+        />
+      )}
+      <Retracted instrument={instrument} log={log} />
+    </Stack>
+  );
+}
+
+/** What was retracted, out of sight until asked for; each can be put back. */
+function Retracted({ instrument, log }: { instrument: Instrument; log: InstrumentLog }) {
+  const events = useLog((state) => state.events[instrument.id]);
+  const [open, setOpen] = useState(false);
+  const gone = useMemo(() => takenBack(events ?? []).filter(({ event }) => standsAlone(event)), [events]);
+  if (gone.length === 0) return null;
+  return (
+    <View>
+      <Button
+        rank="plain"
+        title={open ? 'Hide what was retracted' : `Show what was retracted (${gone.length})`}
+        onPress={() => setOpen(!open)}
+        start
+        flush
+      />
+      {open && (
+        <View role="list" aria-label="Retracted">
+          {gone.slice(0, 4 * PAGE).map(({ event, by }) => {
+            const words = eventWords(event, instrument, log.timeZone);
+            return (
+              <EntryRow
+                key={event.id}
+                date={dateWords(Date.parse(event.occurredAt), log.nowMs, log.timeZone)}
+                words={words}
+                action="Put back"
+                onPress={() => void retract(instrument.id, by, `Put back: ${words}.`)}
+              />
+            );
+          })}
+        </View>
+      )}
+    </View>
+  );
+}
+
+function SessionEntry({
+  session,
+  instrument,
+  log,
+  steps,
+}: {
+  session: Session;
+  instrument: Instrument;
+  log: InstrumentLog;
+  /** Steps of every evening. */
+  steps: readonly StepId[];
+}) {
+  const { beganAt, endedAt, id } = session;
+  const { timeZone, nowMs } = log;
+  const records = roundRecords(log, session);
+  const done = steps.filter((step) => records.get(step)?.done).length;
+  const span =
+    endedAt === null
+      ? `from ${clockWords(beganAt, timeZone)}, still running`
+      : `${clockWords(beganAt, timeZone)} to ${clockWords(endedAt, timeZone)}`;
+  const length = endedAt === null ? '' : `, ${minutesWords((endedAt - beganAt) / 60_000)}`;
+  const text = `${span}${length}`;
+  return (
+    <View role="listitem">
+      <Press
+        role="button"
+        aria-label={`Correct or retract the session of ${dateWords(beganAt, nowMs, timeZone)}, ${text}`}
+        onPress={() => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id, sessionId: id } })}
+        row
+        gap="one"
+        align="center"
+        touch
+        rule="bottom"
+      >
+        <Text kind="table" width={92}>
+          {dateWords(beganAt, nowMs, timeZone)}
+        </Text>
+        <Stack padY="hair" grow>
+          <Text kind="table">{text}</Text>
+          <Text kind="small" tone="quiet">
+            {`Closing round ${done} of ${steps.length}${session.corrected ? ' · corrected' : session.entered ? ' · entered afterwards' : ''}`}
+          </Text>
+        </Stack>
+      </Press>
+    </View>
+  );
+}
+
+function EventEntry({ event, instrument, log }: { event: LogEvent; instrument: Instrument; log: InstrumentLog }) {
+  const words = eventWords(event, instrument, log.timeZone);
+  return (
+    <EntryRow
+      date={dateWords(Date.parse(event.occurredAt), log.nowMs, log.timeZone)}
+      words={words}
+      action="Retract"
+      onPress={() => void retract(instrument.id, [event.id], `Retracted: ${words}.`)}
+    />
+  );
+}
+
+/** A date, what happened, and what can be done about it. */
+function EntryRow({
+  date,
+  words,
+  action,
+  onPress,
+}: {
+  date: string;
+  words: string;
+  action: string;
+  onPress: () => void;
+}) {
+  return (
+    <Row role="listitem" gap="one" align="center" touch rule="bottom">
+      <Text kind="table" width={92}>
+        {date}
+      </Text>
+      <Text kind="small" grow>
+        {words}
+      </Text>
+      <Button rank="plain" title={action} label={`${action}: ${words}, ${date}`} onPress={onPress} />
+    </Row>
+  );
+}

@@ -1,0 +1,127 @@
+import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { View } from 'react-native';
+import { useComplete, useAssessment } from '@/state/assessments';
+import { usePreferences } from '@/state/preferences';
+import { Button } from '@/ui/Button';
+import { useKeys } from '@/ui/keys';
+import { Plate } from '@/ui/Plate';
+import { LinkRow } from '@/ui/LinkRow';
+import { Screen } from '@/ui/Screen';
+import { useWide } from '@/ui/theme';
+import { Text } from '@/ui/Text';
+import { verdictSentence } from '@/copy/air';
+import { hoursWords } from '@/copy/dates';
+import { measureWords, type LengthUnit } from '@/copy/measures';
+import { kindWords } from '@/copy/names';
+import { DueList } from '../DueList';
+import { ChangeButton } from './ChangeButton';
+import { History } from './History';
+import { byUrgency } from '@tembrin/core/parts';
+import { FIGURE_DATA, figuresOf } from '@tembrin/core/instruments';
+import { hoursInAll, lastMeasure, type InstrumentLog } from '@tembrin/core/log';
+import { Row, Stack } from '@/ui/layout';
+
+/** One instrument: its threads and its history. */
+export function InstrumentScreen({ instrument, second }: { instrument: Instrument; second?: boolean }) {
+  const wide = useWide();
+  const { log, threads, pace, air } = useAssessment(instrument);
+  const complete = useComplete(instrument.id);
+  const { standId, putOnStand, lengths } = usePreferences();
+  const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
+  const hours = hoursInAll(log);
+  const stand = () => {
+    putOnStand(instrument.id);
+    router.push('/now');
+  };
+  useKeys({ p: { label: `Put ${instrument.name} on the stand`, run: stand } });
+  return (
+    <Screen
+      title={instrument.name}
+      back={wide ? undefined : '/kit'}
+      second={second}
+      aside={<ChangeButton instrument={instrument} />}
+    >
+      <Row gap="one" align="center">
+        <Plate subject={instrument} height={150} withBow />
+        <Stack gap="small" grow>
+          <Text>{kindWords(instrument)}</Text>
+          <Text kind="small" tone="quiet">
+            {complete
+              ? `${hoursWords(hours)} played in ${log.sessions.length} sessions on record.`
+              : 'Fetching the log …'}
+          </Text>
+          <Button
+            rank="outline"
+            title={standId === instrument.id ? 'On the stand' : 'Put on the stand'}
+            onPress={stand}
+            start
+          />
+        </Stack>
+      </Row>
+      <View>
+        <LinkRow
+          href={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
+          label={`Strings of ${instrument.name}: what is on, and what it pulls`}
+        >
+          <Text kind="strong">Strings</Text>
+          <Text kind="small" tone="quiet">
+            What is on, what it pulls, the next change, and tuning.
+          </Text>
+        </LinkRow>
+        <LinkRow
+          href={{ pathname: '/kit/[id]/set-up', params: { id: instrument.id } }}
+          label={`Set-up sheet of ${instrument.name}`}
+        >
+          <Text kind="strong">Set-up sheet</Text>
+          <Text kind="small" tone="quiet">
+            {setUpWords(instrument, log, lengths)}
+          </Text>
+        </LinkRow>
+        <LinkRow
+          href={{ pathname: '/air/wood/[id]', params: { id: instrument.id } }}
+          label={`Where ${instrument.name} lives, and its wood`}
+        >
+          <Text kind="strong">Where it lives, and its wood</Text>
+          <Text kind="small" tone="quiet">
+            {verdictSentence(air!.verdict, instrument, moment, lengths)}
+          </Text>
+        </LinkRow>
+        <LinkRow
+          href={{ pathname: '/kit/[id]/schools', params: { id: instrument.id } }}
+          label={`Schools of ${instrument.name}`}
+        >
+          <Text kind="strong">Schools</Text>
+          <Text kind="small" tone="quiet">
+            {Object.keys(instrument.schools).length === 0
+              ? 'As the household.'
+              : `Its own way in ${Object.keys(instrument.schools).length}.`}
+          </Text>
+        </LinkRow>
+      </View>
+      {complete && (
+        <>
+          <DueList
+            pace={pace}
+            threads={byUrgency(threads)}
+            instrument={instrument}
+            moment={moment}
+            hrefOf={(part) => ({ pathname: '/kit/[id]/[part]', params: { id: instrument.id, part } })}
+          />
+          <History instrument={instrument} log={log} />
+        </>
+      )}
+    </Screen>
+  );
+}
+
+/** The latest figures of the set-up sheet in a line. */
+function setUpWords(instrument: Instrument, log: InstrumentLog, lengths: LengthUnit): string {
+  const known = figuresOf(instrument).flatMap((figure) => lastMeasure(log, figure) ?? []);
+  if (known.length === 0) return 'Its fit as numbers with dates. Nothing measured yet.';
+  const words = known
+    .slice(0, 3)
+    .map(({ figure, value }) => `${FIGURE_DATA[figure].title.toLowerCase()} ${measureWords(figure, value, lengths)}`)
+    .join(', ');
+  return `${words.charAt(0).toUpperCase()}${words.slice(1)}.`;
+}

@@ -1,0 +1,108 @@
+import type { Instrument } from '@tembrin/contract';
+import House from 'lucide-react-native/icons/house';
+import { router } from 'expo-router';
+import { View } from 'react-native';
+import { useComplete, useAssessment } from '@/state/assessments';
+import { useHousehold } from '@/state/household';
+import { Button } from '@/ui/Button';
+import { Empty } from '@/ui/Empty';
+import { IconButton } from '@/ui/IconButton';
+import { useKeys } from '@/ui/keys';
+import { Plate } from '@/ui/Plate';
+import { LinkRow } from '@/ui/LinkRow';
+import { Screen } from '@/ui/Screen';
+import { StateMark } from '@/ui/StateMark';
+import { Thread } from '@/ui/Thread';
+import { useWide } from '@/ui/theme';
+import { Text } from '@/ui/Text';
+import { kindWords, PART_NAMES, STATE_NAMES } from '@/copy/names';
+import { InstrumentScreen } from './InstrumentScreen';
+import { byUrgency } from '@tembrin/core/parts';
+import { Row, Stack } from '@/ui/layout';
+
+/** The instruments of the household, each with its stack of threads. */
+export function Kit({ chosen }: { chosen?: Instrument }) {
+  const { name, instruments } = useHousehold((state) => state.household)!;
+  const wide = useWide();
+  const add = () => router.push('/kit/add');
+  useKeys({ a: { label: 'Add an instrument', run: add } });
+  const list = (
+    <Screen
+      title={name}
+      aside={<IconButton icon={House} label="Household and account" onPress={() => router.push('/kit/household')} />}
+      foot={<Button rank="outline" title="Add an instrument" onPress={add} hotkey="a" />}
+    >
+      {instruments.length === 0 ? (
+        <Empty
+          title="No instruments yet"
+          text="Add the one you play most. It takes under a minute; what you don’t know can wait."
+        />
+      ) : (
+        <View role="list" aria-label="Instruments">
+          {instruments.map((instrument) => (
+            <KitRow key={instrument.id} instrument={instrument} chosen={chosen?.id === instrument.id} />
+          ))}
+        </View>
+      )}
+    </Screen>
+  );
+  if (!wide) return list;
+  const shown = chosen ?? instruments[0];
+  return (
+    <Row grow>
+      <Stack grow={4}>{list}</Stack>
+      <Stack grow={5}>{shown && <InstrumentScreen key={shown.id} instrument={shown} second />}</Stack>
+    </Row>
+  );
+}
+
+function KitRow({ instrument, chosen }: { instrument: Instrument; chosen: boolean }) {
+  const { log, threads } = useAssessment(instrument);
+  const complete = useComplete(instrument.id);
+  const first = byUrgency(threads)[0]!;
+  return (
+    <View role="listitem">
+      <LinkRow
+        href={{ pathname: '/kit/[id]', params: { id: instrument.id } }}
+        chosen={chosen}
+        label={`${instrument.name}, ${kindWords(instrument)}. ${complete ? `${PART_NAMES[first.part]}: ${STATE_NAMES[first.state]}` : ''}`}
+      >
+        <Row gap="one" align="center">
+          <Stack align="center" width={60}>
+            <Plate subject={instrument} height={112} />
+          </Stack>
+          <Stack gap={2} grow>
+            <Row align="center" justify="between">
+              <Text kind="heading">{instrument.name}</Text>
+              {complete && <StateMark state={first.state} />}
+            </Row>
+            <Text kind="small" tone="quiet">
+              {kindWords(instrument)}
+              {complete && first.state !== 'well' ? ` · ${PART_NAMES[first.part].toLowerCase()}` : ''}
+            </Text>
+            {complete && (
+              <Stack aria-hidden above="hair">
+                {threads.map((thread) => (
+                  <Row key={thread.part} align="center">
+                    <Text kind="tiny" tone="quiet" width={64}>
+                      {PART_NAMES[thread.part]}
+                    </Text>
+                    <Stack grow>
+                      <Thread
+                        {...thread}
+                        nowMs={log.nowMs}
+                        timeZone={log.timeZone}
+                        label={PART_NAMES[thread.part]}
+                        slim
+                      />
+                    </Stack>
+                  </Row>
+                ))}
+              </Stack>
+            )}
+          </Stack>
+        </Row>
+      </LinkRow>
+    </View>
+  );
+}

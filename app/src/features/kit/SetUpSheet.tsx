@@ -1,0 +1,143 @@
+import type { Instrument } from '@tembrin/contract';
+import { Redirect } from 'expo-router';
+import { useState } from 'react';
+import { useAssessment } from '@/state/assessments';
+import { usePreferences } from '@/state/preferences';
+import { Button } from '@/ui/Button';
+import { Empty } from '@/ui/Empty';
+import { MeasureChart } from '@/ui/MeasureChart';
+import { Screen } from '@/ui/Screen';
+import { Text } from '@/ui/Text';
+import { dateWords } from '@/copy/dates';
+import { measureWords } from '@/copy/measures';
+import { CASE_NAMES, FINISH_NAMES, REST_NAMES } from '@/copy/names';
+import { MeasureSheet } from '../MeasureSheet';
+import { DoneSheet } from '../part/DoneSheet';
+import { ChangeButton } from './ChangeButton';
+import { useRouteInstrument } from './route-instrument';
+import { decisive, type InstrumentLog } from '@tembrin/core/log';
+import { FIGURE_DATA, figuresOf, recordOf, type Figure } from '@tembrin/core/instruments';
+import { Row, Stack } from '@/ui/layout';
+
+/** Route: the fit of one instrument, as numbers with dates. */
+export function SetUpRoute() {
+  const instrument = useRouteInstrument();
+  return instrument ? <SetUpSheet instrument={instrument} /> : <Redirect href="/kit" />;
+}
+
+function SetUpSheet({ instrument }: { instrument: Instrument }) {
+  const { log } = useAssessment(instrument);
+  const [measuring, setMeasuring] = useState<Figure | null>(null);
+  const [regulating, setRegulating] = useState(false);
+  const figures = figuresOf(instrument);
+  const harp = recordOf(instrument.family).takes.action;
+  return (
+    <Screen
+      title="Set-up sheet"
+      back={{ pathname: '/kit/[id]', params: { id: instrument.id } }}
+      aside={<ChangeButton instrument={instrument} />}
+    >
+      <Stack gap="hair">
+        <Text kind="heading" level={2}>
+          {instrument.name}
+        </Text>
+        <Text kind="small" tone="quiet">
+          {keptWords(instrument)}
+        </Text>
+      </Stack>
+      {figures.length === 0 && !harp && (
+        <Empty
+          title="Nothing to measure"
+          text="What is measured depends on its rest, bow and endpin. Change them above."
+        />
+      )}
+      {figures.map((figure) => (
+        <FigureEntry key={figure} figure={figure} log={log} onMeasure={() => setMeasuring(figure)} />
+      ))}
+      {harp && <Regulation instrument={instrument} log={log} onRegulate={() => setRegulating(true)} />}
+      {measuring && <MeasureSheet instrument={instrument} figure={measuring} onClose={() => setMeasuring(null)} />}
+      {regulating && (
+        <DoneSheet
+          copy={REGULATION_COPY}
+          entry={{ type: 'regulated', payload: { known: true } }}
+          instrument={instrument}
+          nowMs={log.nowMs}
+          asked={false}
+          onClose={() => setRegulating(false)}
+        />
+      )}
+    </Screen>
+  );
+}
+
+const REGULATION_COPY = {
+  title: 'Regulation',
+  question: 'When was it regulated?',
+  recorded: 'The regulation is on record.',
+};
+
+/** How it is kept and played, in a line. */
+function keptWords({ family, setUp }: Instrument): string {
+  const parts = [
+    CASE_NAMES[setUp.case],
+    recordOf(family).takes.chin
+      ? setUp.shoulderRest === 'none'
+        ? 'no rest'
+        : REST_NAMES[setUp.shoulderRest].toLowerCase()
+      : null,
+    setUp.stand ? 'stand' : null,
+    setUp.humidifier ? 'humidifier' : null,
+    `${FINISH_NAMES[setUp.finish].toLowerCase()}${setUp.finish === 'valuable' ? ' finish' : ''}`,
+    setUp.player === 'child' ? 'played by a child' : null,
+  ];
+  return `${parts.filter((part) => part !== null).join(', ')}.`;
+}
+
+function FigureEntry({ figure, log, onMeasure }: { figure: Figure; log: InstrumentLog; onMeasure: () => void }) {
+  const lengths = usePreferences((state) => state.lengths);
+  const { title, how } = FIGURE_DATA[figure];
+  const marks = log.measures.filter((measure) => measure.figure === figure);
+  const last = marks.at(-1);
+  return (
+    <Stack padTop="one" gap="small" rule="top">
+      <Row gap="half" align="center">
+        <Stack grow>
+          <Text kind="strong" level={2}>
+            {title}
+          </Text>
+          <Text kind="small" tone="quiet">
+            {last ? `measured ${dateWords(last.at, log.nowMs, log.timeZone)}` : how}
+          </Text>
+        </Stack>
+        {last && <Text kind="title">{measureWords(figure, last.value, lengths)}</Text>}
+      </Row>
+      {marks.length > 1 && <MeasureChart figure={figure} marks={marks} nowMs={log.nowMs} timeZone={log.timeZone} />}
+      <Button rank="outline" title="Measure" label={`Measure: ${title}`} onPress={onMeasure} start />
+    </Stack>
+  );
+}
+
+function Regulation({
+  instrument,
+  log,
+  onRegulate,
+}: {
+  instrument: Instrument;
+  log: InstrumentLog;
+  onRegulate: () => void;
+}) {
+  const last = decisive(log.regulations);
+  return (
+    <Stack gap="small">
+      <Text kind="strong" level={2}>
+        {instrument.kind === 'pedal' ? 'Pedal regulation' : 'Lever regulation'}
+      </Text>
+      <Text tone={last ? 'text' : 'quiet'}>
+        {last
+          ? `Last on ${dateWords(last.at, log.nowMs, log.timeZone)}.`
+          : 'Not on record. A harp technician sets the action so that every sharp and natural is true.'}
+      </Text>
+      <Button rank="outline" title="It was regulated" onPress={onRegulate} start />
+    </Stack>
+  );
+}

@@ -1,0 +1,259 @@
+import type { Instrument } from '@tembrin/contract';
+import ChevronDown from 'lucide-react-native/icons/chevron-down';
+import ChevronUp from 'lucide-react-native/icons/chevron-up';
+import { Redirect, router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useComplete, useAssessment } from '@/state/assessments';
+import { act } from '@/state/actions';
+import { useInstrumentOnStand } from '@/state/stand';
+import { usePreferences } from '@/state/preferences';
+import { Button } from '@/ui/Button';
+import { useKeys } from '@/ui/keys';
+import { Plate } from '@/ui/Plate';
+import { Screen } from '@/ui/Screen';
+import { usePalette, useWide } from '@/ui/theme';
+import { Text } from '@/ui/Text';
+import { becauseWords } from '@/copy/because';
+import { measureWords } from '@/copy/measures';
+import { MeasureSheet } from '../MeasureSheet';
+import { RosinGuide } from '../RosinGuide';
+import { StepDetail } from './StepView';
+import { bowGap, ROSIN_GUIDE_DATA, ROSIN_GUIDES, type RosinGuideId } from '@tembrin/core/bow';
+import { isBowed, type Figure } from '@tembrin/core/instruments';
+import { lastMeasure } from '@tembrin/core/log';
+import { openingRound, type OpeningStepId, type RoundStep } from '@tembrin/core/routines';
+import { Grid, Press, Row, Stack } from '@/ui/layout';
+
+/** Route: the opening round of the instrument on the stand. */
+export function Opening() {
+  const instrument = useInstrumentOnStand();
+  return instrument ? <Round key={instrument.id} instrument={instrument} /> : <Redirect href="/now" />;
+}
+
+/** What stands out today with its reason; this player's own measures; and, folded away, what is as usual. */
+function Round({ instrument }: { instrument: Instrument }) {
+  const assessment = useAssessment(instrument);
+  const { log } = assessment;
+  const complete = useComplete(instrument.id);
+  const wide = useWide();
+
+  const [measuring, setMeasuring] = useState<Figure | null>(null);
+  const [guide, setGuide] = useState<RosinGuideId | null>(null);
+  const steps = openingRound(assessment);
+  const standing = steps.filter(({ because }) => because !== null);
+  const usual = steps.filter(({ because }) => because === null);
+  const start = () => {
+    void act(instrument.id, [{ type: 'session-began', payload: {} }], null);
+    router.replace('/now');
+  };
+  useKeys(complete ? { s: { label: 'Start playing', run: start } } : {});
+  if (log.running) return <Redirect href="/now" />;
+  const bowed = isBowed(instrument.family);
+  const measures = <OwnMeasures instrument={instrument} steps={steps} onMeasure={setMeasuring} />;
+  const lit = standing[0]?.data.zone;
+  const learning = standing.find(({ because }) => because?.code === 'learning')?.because;
+  const who = (
+    <Stack gap="hair">
+      <Text kind="strong">{instrument.name}</Text>
+      {learning && (
+        <Text kind="small" tone="quiet">
+          {becauseWords(learning)}
+        </Text>
+      )}
+    </Stack>
+  );
+  const round = (
+    <Screen
+      title="Before you play"
+      back="/now"
+      foot={<Button title="Start playing" onPress={start} hotkey="s" disabled={!complete} />}
+    >
+      {!wide && (
+        <Row gap="more" align="center">
+          <Stack gap="half" grow>
+            {who}
+            {measures}
+          </Stack>
+          <Plate subject={instrument} height={190} lit={lit} withBow />
+        </Row>
+      )}
+      {standing.length === 0 ? (
+        <Text kind="heading" level={2}>
+          All as usual today
+        </Text>
+      ) : (
+        <Stack role="list" aria-label="Today" gap="more">
+          {standing.map((step) => (
+            <Stack key={step.step} role="listitem" gap="small">
+              <Text kind="heading" level={2}>
+                {step.data.title}
+              </Text>
+              <StepDetail step={step} />
+              <StepExtras step={step} instrument={instrument} onMeasure={setMeasuring} onGuide={setGuide} />
+            </Stack>
+          ))}
+        </Stack>
+      )}
+      {usual.length > 0 && <AsUsual steps={usual} />}
+      {bowed && (
+        <Grid outdent="small">
+          {ROSIN_GUIDES.map((id) => (
+            <Button key={id} rank="plain" title={ROSIN_GUIDE_DATA[id].title} onPress={() => setGuide(id)} />
+          ))}
+        </Grid>
+      )}
+      {measuring && <MeasureSheet instrument={instrument} figure={measuring} onClose={() => setMeasuring(null)} />}
+      {guide && <RosinGuide id={guide} child={instrument.setUp.player === 'child'} onClose={() => setGuide(null)} />}
+    </Screen>
+  );
+  if (!wide) return round;
+  return (
+    <Row grow>
+      <Row
+        role="complementary"
+        aria-label="Your measures"
+        pad="two"
+        gap="two"
+        align="center"
+        justify="center"
+        grow
+        rule="right"
+      >
+        <Stack gap="half" shrink>
+          {who}
+          {measures}
+        </Stack>
+        <Plate subject={instrument} height={460} lit={lit} withBow />
+      </Row>
+      <Stack grow>{round}</Stack>
+    </Row>
+  );
+}
+
+/** The two or three numbers that make it this player's: gap and turns, endpin or rest. */
+function OwnMeasures({
+  instrument,
+  steps,
+  onMeasure,
+}: {
+  instrument: Instrument;
+  steps: readonly RoundStep<OpeningStepId>[];
+  onMeasure: (figure: Figure) => void;
+}) {
+  const lengths = usePreferences((state) => state.lengths);
+  const { log } = useAssessment(instrument);
+  const figures = steps.flatMap(({ data, measure }) =>
+    data.figure && measure ? [{ figure: data.figure, measure }] : [],
+  );
+  const { family } = instrument;
+  const bowed = isBowed(family);
+  const gap = isBowed(family) ? (lastMeasure(log, 'bow-gap')?.value ?? bowGap(family).usual) : null;
+  return (
+    <Stack gap="small">
+      {gap !== null && (
+        <View>
+          <Text kind="figure">{measureWords('bow-gap', gap, lengths)}</Text>
+          <Text kind="small" tone="quiet">
+            between stick and hair
+          </Text>
+        </View>
+      )}
+      {figures.map(({ figure, measure }) => (
+        <Text key={figure}>{`${OWN[figure] ?? ''} ${measureWords(figure, measure.value, lengths)}`}</Text>
+      ))}
+      {bowed && <Button rank="plain" title="Write down the turns" onPress={() => onMeasure('bow-turns')} start flush />}
+    </Stack>
+  );
+}
+
+const OWN: Readonly<Partial<Record<Figure, string>>> = {
+  'bow-turns': 'Last time',
+  'endpin-length': 'Endpin at',
+  'rest-left': 'Rest at',
+};
+
+/** What can be done about a step there and then. */
+function StepExtras({
+  step,
+  instrument,
+  onMeasure,
+  onGuide,
+}: {
+  step: RoundStep<OpeningStepId>;
+  instrument: Instrument;
+  onMeasure: (figure: Figure) => void;
+  onGuide: (guide: RosinGuideId) => void;
+}) {
+  const { because, data } = step;
+  if (because?.code === 'rosin') {
+    return (
+      <Grid gap="small">
+        <Button
+          rank="outline"
+          title="Rosined"
+          onPress={() =>
+            void act(instrument.id, [{ type: 'rosined', payload: {} }], 'Rosined. The count starts again.')
+          }
+        />
+        {because.verdict.kind === 'new-hair' && (
+          <Button rank="plain" title="How to rosin new hair" onPress={() => onGuide('new-hair')} />
+        )}
+      </Grid>
+    );
+  }
+  if ((because?.code === 'not-measured' || because?.code === 'measure-again') && data.figure) {
+    const { figure } = data;
+    return (
+      <Button
+        rank="outline"
+        title="Write it down"
+        label={`Write down: ${data.title}`}
+        onPress={() => onMeasure(figure)}
+        start
+      />
+    );
+  }
+  return null;
+}
+
+/** The steps that are as usual, folded to a line; unfolded, each with its how and why. */
+function AsUsual({ steps }: { steps: readonly RoundStep<OpeningStepId>[] }) {
+  const { text } = usePalette();
+  const [open, setOpen] = useState(false);
+  const Chevron = open ? ChevronUp : ChevronDown;
+  return (
+    <Stack rule="top">
+      <Press
+        role="button"
+        aria-expanded={open}
+        onPress={() => setOpen(!open)}
+        row
+        padTop="small"
+        gap="small"
+        align="center"
+        touch
+      >
+        <Stack grow>
+          <Text kind="strong">As usual</Text>
+          {!open && (
+            <Text kind="small" tone="quiet">
+              {steps.map(({ data }) => data.title).join(' · ')}
+            </Text>
+          )}
+        </Stack>
+        <Chevron size={22} color={text} aria-hidden />
+      </Press>
+      {open && (
+        <Stack role="list" padTop="small" gap="one">
+          {steps.map((step) => (
+            <Stack key={step.step} role="listitem" gap="hair">
+              <Text kind="strong">{step.data.title}</Text>
+              <StepDetail step={step} />
+            </Stack>
+          ))}
+        </Stack>
+      )}
+    </Stack>
+  );
+}

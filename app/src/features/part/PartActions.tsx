@@ -1,0 +1,96 @@
+import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { act } from '@/state/actions';
+import { Button } from '@/ui/Button';
+import { useKeys } from '@/ui/keys';
+import { copyOf } from '@/copy/parts';
+import { DoneSheet } from './DoneSheet';
+import { FittedSheet } from './FittedSheet';
+import { beginsAnew, partOf, type Thread } from '@tembrin/core/parts';
+
+interface PartActionsProps {
+  thread: Thread;
+  instrument: Instrument;
+  nowMs: number;
+}
+
+/** What can be done about a part, there and then. */
+export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
+  const [sheet, setSheet] = useState<'done' | 'asked' | null>(null);
+  const { dateMissing, state } = thread;
+  // Where only the date is missing it is asked for first; where the part is due all the same, doing it comes first.
+  const asking = dateMissing && state === 'unknown';
+  const { begun } = copyOf(thread.part);
+  const first = actionOf(thread, instrument, asking, setSheet);
+  const second = dateMissing ? actionOf(thread, instrument, !asking, setSheet) : null;
+  useKeys({ d: { label: first.title, run: first.run } });
+  return (
+    <>
+      <Button title={first.title} onPress={first.run} hotkey="d" />
+      {thread.part === 'hair' && !dateMissing && (
+        <Button
+          rank="outline"
+          title="Looked it over, still good"
+          onPress={() =>
+            void act(instrument.id, [{ type: 'hair-looked-over', payload: {} }], 'The look at the hair is on record.')
+          }
+        />
+      )}
+      {thread.part === 'strings' && (
+        <Button
+          rank="outline"
+          title="Change them step by step"
+          onPress={() => router.push({ pathname: '/bench/change', params: { id: instrument.id } })}
+        />
+      )}
+      {second && <Button rank="outline" title={second.title} onPress={second.run} />}
+      {sheet !== null && begun && thread.part === 'strings' && sheet === 'done' ? (
+        <FittedSheet instrument={instrument} copy={begun} nowMs={nowMs} onClose={() => setSheet(null)} />
+      ) : (
+        sheet !== null &&
+        begun && (
+          <DoneSheet
+            instrument={instrument}
+            copy={begun}
+            entry={partOf(thread.part).begun!(true, sheet === 'asked')}
+            nowMs={nowMs}
+            asked={sheet === 'asked'}
+            onClose={() => setSheet(null)}
+          />
+        )
+      )}
+    </>
+  );
+}
+
+/** Doing it, or saying when it was done (`asked`). */
+function actionOf(
+  thread: Thread,
+  { id }: Instrument,
+  asked: boolean,
+  open: (sheet: 'done' | 'asked') => void,
+): { title: string; run: () => void } {
+  if (beginsAnew(thread)) {
+    const { ask, done } = copyOf(thread.part).begun!;
+    return { title: asked ? ask : done, run: () => open(asked ? 'asked' : 'done') };
+  }
+  switch (thread.part) {
+    case 'air':
+      return {
+        title: 'Its wood and what to do',
+        run: () => router.push({ pathname: '/air/wood/[id]', params: { id } }),
+      };
+    case 'rosin':
+      return {
+        title: 'Rosined now',
+        run: () => void act(id, [{ type: 'rosined', payload: {} }], 'Rosined. The count starts again.'),
+      };
+    case 'residue': {
+      const dirty = thread.zones.filter(({ since }) => since !== null);
+      const zones = dirty.length > 0 ? dirty : thread.zones;
+      const drafts = zones.map(({ step }) => ({ type: 'step-done' as const, payload: { step, sessionId: null } }));
+      return { title: 'Wiped now', run: () => void act(id, drafts, 'Wiped. All zones are clean.') };
+    }
+  }
+}

@@ -1,0 +1,26 @@
+import { Redirect, useLocalSearchParams } from 'expo-router';
+import { useAssessment } from '@/state/assessments';
+import { useHousehold } from '@/state/household';
+import { useInstrumentOnStand } from '@/state/stand';
+import type { Instrument } from '@tembrin/contract';
+import { ChangeJob } from './ChangeJob';
+import { ChangeStart } from './ChangeStart';
+
+/** Route: the guided change of strings, of the instrument named or the one on the stand. */
+export function ChangeRoute() {
+  const { id } = useLocalSearchParams<{ id?: string }>();
+  const household = useHousehold((state) => state.household)!;
+  const onStand = useInstrumentOnStand();
+  const instrument = household.instruments.find((each) => each.id === id) ?? onStand;
+  return instrument ? <Change key={instrument.id} instrument={instrument} /> : <Redirect href="/kit/add" />;
+}
+
+function Change({ instrument }: { instrument: Instrument }) {
+  const { log } = useAssessment(instrument);
+  const open = log.changes.findLast(({ endedAt }) => endedAt === null);
+  return open ? (
+    <ChangeJob key={open.eventId} instrument={instrument} change={open} />
+  ) : (
+    <ChangeStart instrument={instrument} />
+  );
+}

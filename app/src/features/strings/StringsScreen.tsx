@@ -1,0 +1,271 @@
+import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { View } from 'react-native';
+import { useComplete } from '@/state/assessments';
+import { useHousehold } from '@/state/household';
+import { usePreferences } from '@/state/preferences';
+import { useStrings } from '@/state/assessments';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { PullChart } from '@/ui/PullChart';
+import { LinkRow } from '@/ui/LinkRow';
+import { Screen } from '@/ui/Screen';
+import { StateMark } from '@/ui/StateMark';
+import { Text } from '@/ui/Text';
+import { dateWords, lastingWords } from '@/copy/dates';
+import { forceWords, type ForceUnit } from '@/copy/measures';
+import { listWords } from '@/copy/lists';
+import { chartNames, makeUpWords, noteNames } from '@/copy/strings';
+import { ofInstrument } from '../kit/for-instrument';
+import { DescribeSheet } from './DescribeSheet';
+import { ESTIMATE_SPREAD, hasOneLength, openStrings, setPull } from '@tembrin/core/strings';
+import { harpOctave } from '@tembrin/core/pitch';
+import type { StringWear } from '@tembrin/core/parts';
+import { Grid, Press, Row, Stack } from '@/ui/layout';
+
+const FORCES: readonly { value: ForceUnit; title: string }[] = [
+  { value: 'N', title: 'N' },
+  { value: 'kgf', title: 'kgf' },
+  { value: 'lbf', title: 'lbf' },
+];
+
+/** What is on, string by string, and what it pulls. */
+function StringsScreen({ instrument }: { instrument: Instrument }) {
+  const { log, on } = useStrings(instrument);
+  const complete = useComplete(instrument.id);
+  const { forces, setForces } = usePreferences();
+  const [described, setDescribed] = useState<number | 'set' | null>(null);
+  const strings = openStrings(instrument);
+  const set = setPull(strings.map((string, at) => ({ ...string, spec: on[at]?.spec ?? null })));
+  const short = chartNames(instrument);
+  const params = { id: instrument.id };
+  const breaking = set.pulls.flatMap(({ strength }, at) => (strength && strength.toBreaking <= 0 ? [at] : []));
+  const estimated = set.pulls.some(({ basis }) => basis === 'estimate');
+  if (!complete) {
+    return (
+      <Screen title="Strings" back={{ pathname: '/kit/[id]', params }}>
+        <Text tone="quiet">Fetching the log …</Text>
+      </Screen>
+    );
+  }
+  return (
+    <Screen
+      title="Strings"
+      back={{ pathname: '/kit/[id]', params }}
+      foot={
+        <Button
+          title="Change strings, step by step"
+          onPress={() => router.push({ pathname: '/bench/change', params })}
+        />
+      }
+    >
+      <Stack gap="hair">
+        <Text kind="small" tone="quiet">
+          {instrument.name}
+        </Text>
+        <Grid gap="half" align="end">
+          <Text kind="figure">{set.totalN > 0 ? forceWords(set.totalN, forces) : '–'}</Text>
+          <Text kind="small" tone="quiet" padBottom={12} shrink>
+            {set.unknown === 0
+              ? `on ${set.pulls.length} strings${set.balance ? `, the strongest ${set.balance.toFixed(1)} times the weakest` : ''}`
+              : set.unknown === set.pulls.length
+                ? 'Nothing is known of these strings yet. Describe the set below.'
+                : `on the strings that are described; ${set.unknown} are not`}
+          </Text>
+        </Grid>
+        {set.totalN > 0 && <Choice label="Pull in" options={FORCES} value={forces} onChange={setForces} />}
+      </Stack>
+      {set.totalN > 0 && (
+        <PullChart
+          label="Pull of each string"
+          rows={[...strings.keys()].reverse().map((at) => ({
+            name: short[at]!,
+            newN: set.pulls[at]!.tensionN,
+            gaugeMm: on[at]?.spec?.gaugeMm ?? null,
+            strained: (set.pulls[at]!.strength?.safeAbove ?? 1) < 0,
+          }))}
+        />
+      )}
+      {breaking.length > 0 && (
+        <Banner
+          tone="now"
+          text={`The ${listWords(breaking.map((at) => short[at]!))} would break at this length and note. Check both below, or describe the string anew.`}
+        />
+      )}
+      {estimated && (
+        <Text kind="small" tone="quiet">
+          {`Wound strings are estimated from their gauge, within about ${ESTIMATE_SPREAD * 100} % (from memory). The tension on the packet is exacter.`}
+        </Text>
+      )}
+      <View>
+        <LinkRow href={{ pathname: '/kit/[id]/broken', params }} label="One broke: this one, or the set?">
+          <Text kind="strong">One broke</Text>
+          <Text kind="small" tone="quiet">
+            This one, or the set? With reasons, and what is in the cupboard.
+          </Text>
+        </LinkRow>
+        <LinkRow href={{ pathname: '/kit/[id]/compare', params }} label="Compare: another set, tuning or A">
+          <Text kind="strong">Compare</Text>
+          <Text kind="small" tone="quiet">
+            What another set, tuning, A or length would change, string by string.
+          </Text>
+        </LinkRow>
+        <LinkRow href={{ pathname: '/kit/[id]/settle', params }} label="Tune and settle">
+          <Text kind="strong">Tune and settle</Text>
+          <Text kind="small" tone="quiet">
+            Cents against your own A, and when new strings will hold.
+          </Text>
+        </LinkRow>
+        <LinkRow href={{ pathname: '/kit/[id]/strung', params }} label="How it is strung and tuned">
+          <Text kind="strong">How it is strung and tuned</Text>
+          <Text kind="small" tone="quiet">
+            {`A = ${instrument.stringing.a4Hz} Hz, ${!hasOneLength(instrument) ? `${instrument.stringCount} strings` : `${strings[0]!.lengthMm} mm from nut to bridge`}.`}
+          </Text>
+        </LinkRow>
+        <LinkRow href="/kit/spares" label="Sets and spares in the cupboard">
+          <Text kind="strong">Sets and spares in the cupboard</Text>
+        </LinkRow>
+      </View>
+      <Stack gap="small">
+        <Row align="center" justify="between">
+          <Text kind="heading" level={2}>
+            What is on
+          </Text>
+          <Button rank="plain" title="Describe the set" onPress={() => setDescribed('set')} />
+        </Row>
+        {!hasOneLength(instrument) ? (
+          <ByOctave instrument={instrument} on={on} nowMs={log.nowMs} onPick={setDescribed} />
+        ) : (
+          <View role="list" aria-label="Strings">
+            {[...on].reverse().map((string) => (
+              <StringRow
+                key={string.position}
+                string={string}
+                instrument={instrument}
+                nowMs={log.nowMs}
+                onPick={setDescribed}
+              />
+            ))}
+          </View>
+        )}
+      </Stack>
+      {described !== null && (
+        <DescribeSheet instrument={instrument} what={described} onClose={() => setDescribed(null)} />
+      )}
+    </Screen>
+  );
+}
+
+function StringRow({
+  string,
+  instrument,
+  nowMs,
+  onPick,
+}: {
+  string: StringWear;
+  instrument: Instrument;
+  nowMs: number;
+  onPick: (position: number) => void;
+}) {
+  const { lengths, forces } = usePreferences();
+  const { timeZone } = useHousehold((each) => each.household)!;
+  const { position, spec, fitting, clock, state, window } = string;
+  const name = noteNames(instrument)[position]!;
+  const open = openStrings(instrument)[position]!;
+  const pull = setPull([{ ...open, spec }]);
+  const age = fitting
+    ? `${fitting.known ? '' : 'at least '}${lastingWords(nowMs - fitting.at)} on, ${Math.round((clock?.wear ?? 0) * 100)} % of its life${window ? `, spent about ${dateWords(window.middle, nowMs, timeZone)}` : ''}`
+    : 'nobody said when it went on';
+  return (
+    <View role="listitem">
+      <Press
+        role="button"
+        aria-label={`${name}: ${makeUpWords(spec, lengths)}. ${age}`}
+        onPress={() => onPick(position)}
+        padY="small"
+        gap={2}
+        touch
+        rule="bottom"
+      >
+        <Row align="center" justify="between">
+          <Text kind="strong">{name}</Text>
+          <StateMark state={state} />
+        </Row>
+        <Text kind="small">
+          {`${makeUpWords(spec, lengths)}${pull.totalN > 0 ? `, ${forceWords(pull.totalN, forces)}` : ''}`}
+        </Text>
+        <Text kind="small" tone="quiet">
+          {age}
+        </Text>
+      </Press>
+    </View>
+  );
+}
+
+/** A harp's strings by octave, each octave opened when asked for. */
+function ByOctave({
+  instrument,
+  on,
+  nowMs,
+  onPick,
+}: {
+  instrument: Instrument;
+  on: readonly StringWear[];
+  nowMs: number;
+  onPick: (position: number) => void;
+}) {
+  const [open, setOpen] = useState<number | null>(null);
+  const strings = openStrings(instrument);
+  const octaves = [...new Set(strings.map(({ note }) => harpOctave(note)))].sort((a, b) => a - b);
+  return (
+    <View>
+      {octaves.map((octave) => {
+        const inside = on.filter(({ position }) => harpOctave(strings[position]!.note) === octave).reverse();
+        const worst = inside.reduce((a, b) => ((b.clock?.chance ?? 0) > (a.clock?.chance ?? 0) ? b : a));
+        const ages = inside.flatMap(({ fitting }) => (fitting ? nowMs - fitting.at : []));
+        const span =
+          ages.length === 0
+            ? 'nobody said when they went on'
+            : Math.max(...ages) - Math.min(...ages) < 7 * 86_400_000
+              ? `all ${lastingWords(Math.max(...ages))} on`
+              : `${lastingWords(Math.min(...ages))} to ${lastingWords(Math.max(...ages))} on`;
+        return (
+          <View key={octave}>
+            <Press
+              role="button"
+              aria-expanded={open === octave}
+              aria-label={`Octave ${octave}, ${inside.length} strings, ${span}`}
+              onPress={() => setOpen(open === octave ? null : octave)}
+              padY="small"
+              touch
+              rule="bottom"
+            >
+              <Row align="center" justify="between">
+                <Text kind="strong">{`Octave ${octave}`}</Text>
+                <StateMark state={worst.state} />
+              </Row>
+              <Text kind="small" tone="quiet">{`${inside.length} strings, ${span}`}</Text>
+            </Press>
+            {open === octave && (
+              <Stack role="list" aria-label={`Strings of octave ${octave}`} padLeft="one">
+                {inside.map((string) => (
+                  <StringRow
+                    key={string.position}
+                    string={string}
+                    instrument={instrument}
+                    nowMs={nowMs}
+                    onPick={onPick}
+                  />
+                ))}
+              </Stack>
+            )}
+          </View>
+        );
+      })}
+    </View>
+  );
+}
+
+export const StringsRoute = ofInstrument(StringsScreen);

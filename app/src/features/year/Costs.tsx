@@ -1,0 +1,271 @@
+import { DOER_TITLES, type Card } from '@tembrin/contract';
+import { useMemo, useState } from 'react';
+import { View } from 'react-native';
+import { sentenceOf } from '@/state/api';
+import { addCards, changeCard, removeCard, useCards, useCardStore } from '@/state/cards';
+import { changeHousehold, useHousehold } from '@/state/household';
+import { useLog } from '@/state/log';
+import { notifyProblem } from '@/state/notice';
+import { useAllAssessments } from '@/state/assessments';
+import { useYear } from '@/state/year';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
+import { Text } from '@/ui/Text';
+import { readNumber } from '@/copy/measures';
+import { useMoment } from '../air/where';
+import {
+  costPerHour,
+  currencySchema,
+  priceSchema,
+  totalCost,
+  yearCosts,
+  type PartCost,
+  type Price,
+  type Range,
+} from '@tembrin/core/year';
+import { dueOf, type DatedPart } from '@tembrin/core/parts';
+import type { Doer } from '@tembrin/core/log';
+import { Press, Row, Stack } from '@/ui/layout';
+
+/** What upkeep costs this player: only what they entered, with its range. */
+export function Costs() {
+  const household = useHousehold((state) => state.household)!;
+  const { items } = useYear();
+  const assessments = useAllAssessments();
+  const { nowMs } = useMoment();
+  const priceCards = useCards('price');
+
+  const [open, setOpen] = useState<{ instrumentId: string; part: DatedPart; by: Doer } | null>(null);
+  const currency = household.currency ?? 'EUR';
+  const money = useMemo(() => {
+    const whole = new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 });
+    const fine = new Intl.NumberFormat('en-GB', { style: 'currency', currency });
+    return (value: number) => (value >= 20 || value === 0 ? whole : fine).format(value);
+  }, [currency]);
+  const range = ({ low, high }: Range) => (high - low < 0.005 ? money(low) : `${money(low)} to ${money(high)}`);
+  const costs = yearCosts(
+    items,
+    (id) => assessments.find(({ facts }) => facts.id === id),
+    priceCards.map(({ facts }) => facts),
+    nowMs,
+  );
+  const total = totalCost(costs);
+  const hoursPerDay = assessments.reduce((sum, { pace }) => sum + pace.hoursPerDay, 0);
+  const perHour = costPerHour(total, hoursPerDay);
+  const saved = costs.reduce((sum, cost) => sum + (cost.saved ?? 0), 0);
+  const comparable = costs.some((cost) => cost.saved !== null);
+  const byInstrument = household.instruments.flatMap(({ id, name }) => {
+    const own = costs.filter((cost) => cost.instrumentId === id);
+    return own.length > 0 ? [{ id, name, own }] : [];
+  });
+  const known = useCardStore((state) => state.cards !== null);
+  const complete = useLog((state) => state.complete === 'all');
+  if (!known || !complete) {
+    return (
+      <Screen title="What it costs" back="/year">
+        <Text tone="quiet">Fetching prices and log …</Text>
+      </Screen>
+    );
+  }
+  return (
+    <Screen title="What it costs" back="/year">
+      <Stack gap="small">
+        <Text kind="figure">{priceCards.length === 0 ? '–' : money(total.middle)}</Text>
+        <Text>
+          {priceCards.length === 0
+            ? 'No price is on record, and Tembrin invents none. Enter what you pay below; a range will do.'
+            : `in the year ahead, between ${money(total.low)} and ${money(total.high)}${total.missing > 0 ? `; ${total.missing} ${total.missing === 1 ? 'item has' : 'items have'} no price yet` : ''}.`}
+        </Text>
+        {perHour && priceCards.length > 0 && (
+          <Text tone="quiet">{`${range(perHour)} for every hour played, at the pace of your log.`}</Text>
+        )}
+        {comparable && (
+          <Text tone="quiet">
+            {saved >= 0
+              ? `Doing strings yourself saves about ${money(saved)} a year against the shop, where both prices are known.`
+              : `The shop is about ${money(-saved)} a year cheaper than doing it yourself, where both prices are known.`}
+          </Text>
+        )}
+      </Stack>
+      <CurrencyField />
+      {byInstrument.map(({ id, name, own }) => (
+        <View key={id}>
+          <Text kind="heading" level={2}>
+            {name}
+          </Text>
+          {own.map((cost) => (
+            <Press
+              key={cost.part}
+              role="button"
+              aria-label={`Price of ${dueOf(cost.part).title.toLowerCase()} for ${name}`}
+              onPress={() => setOpen({ instrumentId: id, part: cost.part, by: cost.who })}
+              row
+              padY="small"
+              gap="one"
+              align="center"
+              touch
+              rule="bottom"
+            >
+              <Stack grow>
+                <Text kind="strong">{dueOf(cost.part).title}</Text>
+                <Text kind="small" tone="quiet">
+                  {`${timesWords(cost.times)} in the year, ${DOER_TITLES[cost.who].toLowerCase()}`}
+                </Text>
+              </Stack>
+              <Text kind="table" tone={cost.cost ? 'text' : 'accent'}>
+                {cost.cost ? range(cost.cost) : 'Enter a price'}
+              </Text>
+            </Press>
+          ))}
+        </View>
+      ))}
+      {byInstrument.length === 0 && (
+        <Text tone="quiet">
+          Nothing comes due yet: say in Kit when strings were fitted, and their cost can be reckoned.
+        </Text>
+      )}
+      {open && (
+        <PriceSheet
+          key={`${open.instrumentId} ${open.part}`}
+          {...open}
+          cards={priceCards.filter(({ facts }) => facts.instrumentId === open.instrumentId && facts.part === open.part)}
+          currency={currency}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </Screen>
+  );
+}
+
+function timesWords({ low, high }: PartCost['times']): string {
+  if (high === 0) return 'not';
+  const one = (times: number) => (times === 1 ? 'once' : times === 2 ? 'twice' : `${times} times`);
+  return low === high ? one(low) : `${low} to ${high} times`;
+}
+
+/** The currency all prices are in. */
+function CurrencyField() {
+  const { currency } = useHousehold((state) => state.household)!;
+  const [text, setText] = useState(currency ?? '');
+  const [error, setError] = useState<string>();
+  const save = async () => {
+    const checked = currencySchema.safeParse(text.trim());
+    if (!checked.success) return setError(checked.error.issues[0]?.message);
+    setError(undefined);
+    try {
+      await changeHousehold({ currency: checked.data });
+    } catch (failure) {
+      notifyProblem(sentenceOf(failure));
+    }
+  };
+  return (
+    <Row gap="small" align="end">
+      <Stack grow>
+        <Field
+          label="Currency"
+          hint="Its three letters, like EUR or GBP."
+          value={text}
+          onChangeText={setText}
+          error={error}
+          onSubmitEditing={() => void save()}
+        />
+      </Stack>
+      {text.trim().toUpperCase() !== (currency ?? '') && (
+        <Button rank="outline" title="Save" onPress={() => void save()} />
+      )}
+    </Row>
+  );
+}
+
+function PriceSheet({
+  instrumentId,
+  part,
+  by: usual,
+  cards,
+  currency,
+  onClose,
+}: {
+  instrumentId: string;
+  part: DatedPart;
+  by: Doer;
+  cards: readonly Card<'price'>[];
+  currency: string;
+  onClose: () => void;
+}) {
+  const [by, setBy] = useState<Doer>(usual);
+  const known = cards.find(({ facts }) => facts.by === by) ?? null;
+  return (
+    <Sheet title={`Price: ${dueOf(part).title.toLowerCase()}`} onClose={onClose}>
+      <Choice
+        label="Done by"
+        options={(['self', 'teacher', 'workshop'] as const).map((value) => ({
+          value,
+          title: value === 'self' ? 'Yourself: the material' : DOER_TITLES[value],
+        }))}
+        value={by}
+        onChange={setBy}
+      />
+      <PriceForm key={by} price={{ instrumentId, part, by }} card={known} currency={currency} onClose={onClose} />
+    </Sheet>
+  );
+}
+
+function PriceForm({
+  price,
+  card,
+  currency,
+  onClose,
+}: {
+  price: Pick<Price, 'instrumentId' | 'part' | 'by'>;
+  card: Card<'price'> | null;
+  currency: string;
+  onClose: () => void;
+}) {
+  const [low, setLow] = useState(card ? String(card.facts.low) : '');
+  const [high, setHigh] = useState(card ? String(card.facts.high) : '');
+  const [errors, setErrors] = useState<Record<string, string>>({});
+  const save = async () => {
+    const from = readNumber(low) ?? NaN;
+    const checked = priceSchema.safeParse({
+      ...price,
+      low: from,
+      high: high.trim() === '' ? from : (readNumber(high) ?? NaN),
+    });
+    if (!checked.success)
+      return setErrors(Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message])));
+    onClose();
+    try {
+      if (card) await changeCard(card, checked.data, 'The price is changed.');
+      else await addCards([{ kind: 'price', facts: checked.data }], 'The price is on record.');
+    } catch (error) {
+      notifyProblem(sentenceOf(error));
+    }
+  };
+  return (
+    <Stack gap="one">
+      <Field label={`From, in ${currency}`} inputMode="decimal" value={low} onChangeText={setLow} error={errors.low} />
+      <Field
+        label={`To, in ${currency}`}
+        hint="Leave it empty where it is always the same."
+        inputMode="decimal"
+        value={high}
+        onChangeText={setHigh}
+        error={errors.high}
+      />
+      <Button title="Put it on record" onPress={() => void save()} />
+      {card && (
+        <Button
+          rank="plain"
+          title="Take the price away"
+          onPress={() => {
+            onClose();
+            void removeCard(card, 'The price is removed.');
+          }}
+        />
+      )}
+    </Stack>
+  );
+}

@@ -1,0 +1,178 @@
+import { DOER_TITLES, plannedWords } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { useState } from 'react';
+import { sentenceOf } from '@/state/api';
+import { addCards, changeCard, removeCard, useCards } from '@/state/cards';
+import { useHousehold } from '@/state/household';
+import { useLog } from '@/state/log';
+import { notifyProblem } from '@/state/notice';
+import { useYear } from '@/state/year';
+import { Banner } from '@/ui/Banner';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Empty } from '@/ui/Empty';
+import { DateField } from '@/ui/Field';
+import { Figures } from '@/ui/Figures';
+import { Screen } from '@/ui/Screen';
+import { StateMark } from '@/ui/StateMark';
+import { Thread } from '@/ui/Thread';
+import { Text } from '@/ui/Text';
+import { dateWords, lastingWords } from '@/copy/dates';
+import { useMoment } from '../air/where';
+import { keyOf } from './names';
+import { dateOfDay, dayOfDate, HOUR_MS, localDay, SECOND_MS, startOfLocalDay } from '@tembrin/core/time';
+import { dueOf } from '@tembrin/core/parts';
+import { riskOn } from '@tembrin/core/year';
+import type { Doer } from '@tembrin/core/log';
+import { Grid, Row, Stack } from '@/ui/layout';
+
+const percent = (chance: number) => `${Math.round(chance * 100)} %`;
+
+/** One thing that comes due: when it is planned for and why, what moving it costs, who does it. */
+export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boolean }) {
+  const { instruments } = useHousehold((state) => state.household)!;
+  const { items, visits } = useYear();
+  const appointments = useCards('appointment');
+  const { nowMs, timeZone } = useMoment();
+  const item = items.find((each) => keyOf(each) === itemKey);
+  const [tried, setTried] = useState<number | null>(null);
+  const [busy, setBusy] = useState(false);
+  const complete = useLog((state) => state.complete === 'all');
+  if (!complete) {
+    return (
+      <Screen title="Year" back={second ? undefined : '/year'} second={second}>
+        <Text tone="quiet">Fetching the log …</Text>
+      </Screen>
+    );
+  }
+  if (!item) {
+    return (
+      <Screen title="Year" back={second ? undefined : '/year'} second={second}>
+        <Empty title="No longer due" text="It was done, or its instrument is gone. The year has what comes next." />
+      </Screen>
+    );
+  }
+  const instrument = instruments.find(({ id }) => id === item.instrumentId);
+  const today = localDay(nowMs, timeZone);
+  const noon = (day: number) => startOfLocalDay(day, timeZone) + 12 * HOUR_MS;
+  const date = (day: number) => (day === today ? 'today' : dateWords(noon(day), nowMs, timeZone));
+  const day = tried ?? item.day;
+  const risk = riskOn(item, day, timeZone);
+  const planned = riskOn(item, item.day, timeZone);
+  const moved = day - item.day;
+  const card = appointments.find(
+    ({ facts }) =>
+      facts.instrumentId === item.instrumentId &&
+      facts.part === item.part &&
+      Math.abs(facts.lifeFrom - item.from) < SECOND_MS,
+  );
+  const together = visits.find((visit) => visit.day === item.day && visit.items.length > 1);
+  const save = async (change: { day?: number; by?: Doer }) => {
+    setBusy(true);
+    const facts = {
+      instrumentId: item.instrumentId,
+      part: item.part,
+      date: dateOfDay(change.day ?? item.day),
+      lifeFrom: Math.round(item.from),
+      by: change.by ?? card?.facts.by ?? null,
+    };
+    try {
+      if (card) await changeCard(card, facts, `Planned for ${date(change.day ?? item.day)}.`);
+      else await addCards([{ kind: 'appointment', facts }], `Planned for ${date(change.day ?? item.day)}.`);
+      setTried(null);
+    } catch (error) {
+      notifyProblem(sentenceOf(error));
+    } finally {
+      setBusy(false);
+    }
+  };
+  const clear = () => {
+    if (card) void removeCard(card, 'Back to where the rule puts it.');
+    setTried(null);
+  };
+  const nudge = (by: number) => setTried(Math.max(today, day + by));
+  return (
+    <Screen
+      title={`${instrument?.name}: ${dueOf(item.part).title.toLowerCase()}`}
+      back={second ? undefined : '/year'}
+      second={second}
+      foot={
+        <>
+          {moved !== 0 ? (
+            <Button title={`Plan it for ${date(day)}`} busy={busy} onPress={() => void save({ day })} />
+          ) : (
+            item.part === 'strings' && (
+              <Button
+                title="Change strings, step by step"
+                onPress={() => router.push({ pathname: '/bench/change', params: { id: item.instrumentId } })}
+              />
+            )
+          )}
+          {card && <Button rank="plain" title="Leave it to the rule" onPress={clear} />}
+        </>
+      }
+    >
+      <Stack gap="small">
+        <Row align="center" justify="between">
+          <Text kind="huge">{day === today ? 'Today' : date(day)}</Text>
+          <StateMark state={item.state} />
+        </Row>
+        <Thread
+          from={item.from}
+          window={item.window}
+          state={item.state}
+          nowMs={nowMs}
+          timeZone={timeZone}
+          label={dueOf(item.part).title}
+          tall
+        />
+        <Text>{plannedWords(item, timeZone)}</Text>
+      </Stack>
+      {item.clash && (
+        <Banner
+          tone="soon"
+          text={`It falls into the ${item.keepsClear} days before ${item.clash.title} in which this is better left alone.`}
+        />
+      )}
+      <Stack gap="small">
+        <Text kind="heading" level={2}>
+          Move it
+        </Text>
+        <Grid gap="small">
+          <Button rank="outline" title="A week sooner" onPress={() => nudge(-7)} disabled={day <= today} />
+          <Button rank="outline" title="A week later" onPress={() => nudge(7)} />
+          <Button rank="outline" title="A month later" onPress={() => nudge(30)} />
+        </Grid>
+        <DateField
+          type="date"
+          label="On the day"
+          value={dateOfDay(day)}
+          onChange={(text) => {
+            if (/^\d{4}-\d\d-\d\d$/.test(text)) setTried(Math.max(today, dayOfDate(text)));
+          }}
+        />
+        <Text role="status" tone={risk >= 0.75 ? 'now' : 'text'}>
+          {moved === 0
+            ? `Chance that it is spent by then: ${percent(risk)}.`
+            : `${lastingWords(Math.abs(moved) * 86_400_000)} ${moved > 0 ? 'later' : 'sooner'}: the chance that it is spent by then goes from ${percent(planned)} to ${percent(risk)}.`}
+        </Text>
+      </Stack>
+      <Choice
+        label="Done by"
+        options={(['self', 'teacher', 'workshop'] as const).map((value) => ({ value, title: DOER_TITLES[value] }))}
+        value={item.who}
+        onChange={(by) => void save({ by })}
+      />
+      <Figures
+        rows={[
+          ['Early end (10 %)', dateWords(item.window.early, nowMs, timeZone)],
+          ['Middle (50 %)', dateWords(item.window.middle, nowMs, timeZone)],
+          ['Late end (90 %)', dateWords(item.window.late, nowMs, timeZone)],
+          ['Settles in', item.settles === 0 ? 'at once' : `${item.settles} days`],
+          ['Left alone before a performance', `${item.keepsClear} days`],
+          ...(together ? [['In one visit with', `${together.items.length - 1} more`] as const] : []),
+        ]}
+      />
+    </Screen>
+  );
+}

@@ -1,0 +1,132 @@
+import type { Changes, Verdict } from '@/workers/assessor';
+import { loadAssessor } from '@/workers/load';
+import { useAir } from './air';
+import { useAssessmentStore } from './assessment-store';
+import { factsOf, useCardStore } from './cards';
+import { useHousehold } from './household';
+import { useLog } from './log';
+import { MINUTE_MS } from '@tembrin/core/time';
+import type { LogEvent } from '@tembrin/core/log';
+
+/** Events handed to the worker at once: copying more would be felt on the thread that draws. */
+const AT_ONCE = 1500;
+const TICK_MS = MINUTE_MS / 4;
+
+interface Line {
+  post: (changes: Changes) => void;
+  close: () => void;
+}
+
+/** Judges on this thread, in between; loaded only where it has to. */
+function openHere(take: (verdict: Verdict) => void): Line {
+  const assessor = loadAssessor().then(({ createAssessor }) => createAssessor(take, (work) => setTimeout(work, 0)));
+  return { post: (changes) => void assessor.then((ready) => ready.take(changes)), close: () => undefined };
+}
+
+/** A worker that judges. @param failed told when it cannot be had */
+function openWorker(take: (verdict: Verdict) => void, failed: () => void): Line {
+  const worker = new Worker('/assess.js');
+  worker.onmessage = ({ data }: MessageEvent<Verdict>) => take(data);
+  worker.onerror = failed;
+  return { post: (changes) => worker.postMessage(changes), close: () => worker.terminate() };
+}
+
+function takeVerdict(verdict: Verdict): void {
+  if (verdict.householdId !== useHousehold.getState().household?.id) return;
+  if (verdict.kind === 'year') useAssessmentStore.setState({ year: verdict.year });
+  else
+    useAssessmentStore.setState(({ byInstrument, turns }) => ({
+      byInstrument: { ...byInstrument, [verdict.instrumentId]: verdict.assessment },
+      turns: { ...turns, [verdict.instrumentId]: verdict.turn },
+    }));
+}
+
+/** What is new in a list that only grows at its end; all of it where it changed otherwise. */
+function newEvents(before: readonly LogEvent[] | undefined, now: readonly LogEvent[]) {
+  const grown = before !== undefined && before.length <= now.length && before.at(-1) === now[before.length - 1];
+  return grown ? { anew: false, events: now.slice(before.length) } : { anew: true, events: now };
+}
+
+/**
+ * Has the household judged whenever something it rests on changes, and by the minute what is on screen. Stops when told.
+ * @returns stop
+ */
+export function keepAssessed(): () => void {
+  let line = typeof Worker === 'undefined' ? openHere(takeVerdict) : openWorker(takeVerdict, () => goOnHere());
+  let sent: Readonly<Record<string, readonly LogEvent[]>> = {};
+  const post = (changes: Omit<Changes, 'nowMs' | 'turn'>) => {
+    const { turn: last, told } = useAssessmentStore.getState();
+    const turn = last + 1;
+    const now = Object.fromEntries(Object.keys(changes.events ?? {}).map((id) => [id, turn]));
+    useAssessmentStore.setState({ turn, told: { ...told, ...now } });
+    line.post({ ...changes, nowMs: Date.now(), turn });
+  };
+
+  const sendEvents = () => {
+    const { events, complete } = useLog.getState();
+    const before = sent;
+    sent = events;
+    for (const [id, now] of Object.entries(events)) {
+      if (before[id] === now) continue;
+      const { anew, events: more } = newEvents(before[id], now);
+      for (let from = 0; from === 0 || from < more.length; from += AT_ONCE)
+        post({ events: { [id]: { anew: anew && from === 0, events: more.slice(from, from + AT_ONCE) } } });
+    }
+    post({ complete: complete === 'all' });
+  };
+  const sendHousehold = () => {
+    const { household } = useHousehold.getState();
+    if (household) post({ household });
+  };
+  const sendAir = () => {
+    const { air, unsent } = useAir.getState();
+    post({ air, unsent });
+  };
+  const sendCards = () => {
+    const { cards } = useCardStore.getState();
+    post({ appointments: factsOf(cards, 'appointment'), occasions: factsOf(cards, 'occasion') });
+  };
+  const sendWatched = () => {
+    const { watched } = useAssessmentStore.getState();
+    post({ watched: Object.keys(watched).filter((id) => watched[id]! > 0) });
+  };
+  // What household it is comes first: a worker that hears of another forgets the one before.
+  const sendAll = () => [sendHousehold, sendWatched, sendEvents, sendAir, sendCards].forEach((send) => send());
+  // A worker that does not load, or breaks down, is done without: nobody waits for it.
+  function goOnHere() {
+    line.close();
+    line = openHere(takeVerdict);
+    sent = {};
+    sendAll();
+  }
+  sendAll();
+  const stops = [
+    useHousehold.subscribe(({ household }, before) => {
+      if (household === before.household) return;
+      if (household?.id !== before.household?.id) sent = {};
+      sendHousehold();
+    }),
+    useLog.subscribe(({ events, complete }, before) => {
+      if (events !== before.events || complete !== before.complete) sendEvents();
+    }),
+    useAir.subscribe(({ air, unsent }, before) => {
+      if (air !== before.air || unsent !== before.unsent) sendAir();
+    }),
+    useCardStore.subscribe(({ cards }, before) => {
+      if (cards !== before.cards) sendCards();
+    }),
+    useAssessmentStore.subscribe(({ watched }, before) => {
+      if (watched !== before.watched) sendWatched();
+    }),
+  ];
+  const tick = () => document.visibilityState === 'visible' && post({});
+  const timer = setInterval(tick, TICK_MS);
+  document.addEventListener('visibilitychange', tick);
+  return () => {
+    clearInterval(timer);
+    document.removeEventListener('visibilitychange', tick);
+    stops.forEach((stop) => stop());
+    line.close();
+    useAssessmentStore.setState({ turn: 0, told: {}, turns: {} });
+  };
+}

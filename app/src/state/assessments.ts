@@ -1,0 +1,84 @@
+import type { Instrument, Place } from '@tembrin/contract';
+import { use, useEffect, useMemo } from 'react';
+import { useAir } from './air';
+import { arrivalOf, useAssessmentStore, watch } from './assessment-store';
+import { useHousehold } from './household';
+import { useLog } from './log';
+import { useNow } from './now';
+import { MINUTE_MS } from '@tembrin/core/time';
+import { placesAir, type PlaceAir } from '@tembrin/core/air';
+import { threadOf } from '@tembrin/core/parts';
+import type { Assessment } from '@tembrin/core/assess';
+import type { YearPlan } from '@tembrin/core/year';
+
+export type InstrumentAssessment = Assessment<Instrument>;
+
+/** What a view that has nothing to show yet waits for: one promise for each thing, as React asks for the same one again. */
+const arrivals = new Map<string, Promise<void>>();
+
+function arrival(key: string, ready: Parameters<typeof arrivalOf>[0]): Promise<void> {
+  const known = arrivals.get(key);
+  if (known) return known;
+  const fresh = arrivalOf(ready).finally(() => arrivals.delete(key));
+  arrivals.set(key, fresh);
+  return fresh;
+}
+
+/** An instrument as it was judged last; by the minute, and at each new entry. The view waits until there is a judgement. */
+export function useAssessment({ id }: Pick<Instrument, 'id'>): InstrumentAssessment {
+  const assessment = useAssessmentStore(({ byInstrument }) => byInstrument[id]);
+  useEffect(() => watch(id), [id]);
+  if (!assessment) use(arrival(id, ({ byInstrument }) => byInstrument[id] !== undefined));
+  return assessment!;
+}
+
+/** Every instrument of the household as it was judged last, within the hour. The view waits until all are. */
+export function useAllAssessments(): readonly InstrumentAssessment[] {
+  const { instruments } = useHousehold((state) => state.household)!;
+  const byInstrument = useAssessmentStore((state) => state.byInstrument);
+  const missing = instruments.find(({ id }) => !byInstrument[id]);
+  if (missing) use(arrival(missing.id, (state) => state.byInstrument[missing.id] !== undefined));
+  return useMemo(() => instruments.map(({ id }) => byInstrument[id]!), [instruments, byInstrument]);
+}
+
+/** The household's year. The view waits until it is laid out. */
+export function useYearPlan(): YearPlan {
+  const year = useAssessmentStore((state) => state.year);
+  if (!year) use(arrival('year', (state) => state.year !== null));
+  return year!;
+}
+
+/** The strings of an instrument by position, lowest first, with everything else about it. */
+export function useStrings(instrument: Instrument) {
+  const assessment = useAssessment(instrument);
+  const thread = threadOf(assessment.threads, 'strings')!;
+  return { ...assessment, on: thread.on, thread };
+}
+
+/** A place of this household with its air. */
+export type KnownPlace = PlaceAir<Place>;
+
+/** Wood and rooms are slower than a clock: their air is worked out anew every ten minutes, and when something new is known. */
+const AIR_SLOT_MS = 10 * MINUTE_MS;
+
+/** Every place with its air. */
+export function usePlaces(): ReadonlyMap<string, KnownPlace> {
+  const { timeZone } = useHousehold((state) => state.household)!;
+  const air = useAir((state) => state.air);
+  const unsent = useAir((state) => state.unsent);
+  const slot = Math.floor(useNow(MINUTE_MS) / AIR_SLOT_MS);
+  return useMemo(
+    () => (air ? placesAir(air, unsent, timeZone, Math.max(slot * AIR_SLOT_MS, newestOf(unsent))) : new Map()),
+    [air, unsent, timeZone, slot],
+  );
+}
+
+/** The instant of the newest reading that waits, so that it is not in the future of what is worked out. */
+function newestOf(unsent: readonly { reading: { at: string } }[]): number {
+  return unsent.reduce((newest, { reading }) => Math.max(newest, Date.parse(reading.at)), 0);
+}
+
+/** Whether an instrument's log is all here. */
+export function useComplete(instrumentId: string): boolean {
+  return useLog(({ complete }) => complete === 'all' || complete.has(instrumentId));
+}

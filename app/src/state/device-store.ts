@@ -1,0 +1,135 @@
+import type { Air, Card, Problem, ReadingPost, UnsentReading } from '@tembrin/contract';
+import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { notifyProblem } from './notice';
+import type { LogEvent } from '@tembrin/core/log';
+
+/** What this device keeps of a household: one database each, so that nothing of one ever shows under another. */
+
+/** An entry the server would not take, with its reason. It is kept until the player corrects or drops it. */
+export interface RefusedEntry {
+  event: LogEvent;
+  problem: Problem;
+}
+
+export type TypedReading = ReadingPost['readings'][number];
+
+interface DeviceSchema extends DBSchema {
+  /** What the server has of the log, as far as this device has seen. */
+  events: { key: string; value: LogEvent; indexes: { instrument: string } };
+  /** Entries not sent yet, in the order they were written down. */
+  outbox: { key: number; value: LogEvent };
+  refused: { key: string; value: RefusedEntry };
+  /** How far the server's log has been read. */
+  reached: { key: 'log'; value: number };
+  /** The household's air as this device last saw it. */
+  air: { key: 'air'; value: Air };
+  /** Readings not sent yet, in the order they were taken. */
+  readings: { key: number; value: UnsentReading };
+  /** The household's cards as this device last saw them. */
+  cards: { key: 'cards'; value: readonly Card[] };
+}
+
+export type DeviceStore = IDBPDatabase<DeviceSchema>;
+
+const BLOCKED = 'Tembrin is open in another tab in an earlier version. Close that tab, and this one goes on.';
+
+const nameOf = (householdId: string) => `tembrin-${householdId}`;
+/** Until version 2 the air had a database of its own. */
+const oldAirNameOf = (householdId: string) => `tembrin-air-${householdId}`;
+
+/** Opens this device's own copy of a household. */
+export async function openDeviceStore(householdId: string): Promise<DeviceStore> {
+  return openDB<DeviceSchema>(nameOf(householdId), 2, {
+    upgrade(database, version) {
+      if (version < 1) {
+        database.createObjectStore('events', { keyPath: 'id' }).createIndex('instrument', 'instrumentId');
+        database.createObjectStore('outbox', { autoIncrement: true });
+        database.createObjectStore('refused', { keyPath: 'event.id' });
+        database.createObjectStore('reached');
+      }
+      database.createObjectStore('air');
+      database.createObjectStore('readings', { autoIncrement: true });
+      database.createObjectStore('cards');
+    },
+    blocked: () => notifyProblem(BLOCKED),
+    // A newer app, or signing out elsewhere, wants it to itself.
+    blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
+  });
+}
+
+interface OldReading {
+  sensorId: string;
+  reading: Omit<TypedReading, 'lowPercent' | 'highPercent'> & { low: number | null; high: number | null };
+}
+
+/**
+ * Moves readings that wait in the air's own database of an earlier version here, and gives that up; moved twice, the server
+ * takes them once.
+ */
+export async function takeOldReadings(store: DeviceStore, householdId: string): Promise<void> {
+  let there = true;
+  const old = await openDB<{ unsent: { key: number; value: OldReading } }>(oldAirNameOf(householdId), 1, {
+    upgrade(_database, _version, _new, transaction) {
+      there = false;
+      transaction.done.catch(() => undefined);
+      transaction.abort();
+    },
+  }).catch(() => null);
+  if (!old || !there) return;
+  const waiting = await old.getAll('unsent');
+  const work = store.transaction('readings', 'readwrite', { durability: 'strict' });
+  for (const { sensorId, reading } of waiting) {
+    const { low, high, ...taken } = reading;
+    void work.store.add({ sensorId, reading: { ...taken, lowPercent: low, highPercent: high } });
+  }
+  await work.done;
+  old.close();
+  await deleteDB(oldAirNameOf(householdId));
+}
+
+export async function removeDeviceStore(householdId: string): Promise<void> {
+  await deleteDB(nameOf(householdId));
+}
+
+/** Stores a page of the server's log and how far it reached, together. */
+export async function keepPage(store: DeviceStore, events: readonly LogEvent[], reached: number): Promise<void> {
+  const work = store.transaction(['events', 'reached'], 'readwrite');
+  for (const event of events) void work.objectStore('events').put(event);
+  void work.objectStore('reached').put(reached, 'log');
+  await work.done;
+}
+
+/** Adds entries to the outbox; once this resolves they survive a reload. */
+export async function keepUnsent(store: DeviceStore, events: readonly LogEvent[]): Promise<void> {
+  const work = store.transaction('outbox', 'readwrite', { durability: 'strict' });
+  for (const event of events) void work.store.add(event);
+  await work.done;
+}
+
+/** The oldest entries of the outbox, with their keys. */
+export async function oldestUnsent(store: DeviceStore, most: number): Promise<{ keys: number[]; events: LogEvent[] }> {
+  const work = store.transaction('outbox');
+  const [keys, events] = await Promise.all([work.store.getAllKeys(null, most), work.store.getAll(null, most)]);
+  return { keys, events };
+}
+
+/** Moves sent entries out of the outbox, to the log or to the refused ones, together. */
+export async function settle(
+  store: DeviceStore,
+  keys: readonly number[],
+  stored: readonly LogEvent[],
+  refused: readonly RefusedEntry[],
+): Promise<void> {
+  const work = store.transaction(['outbox', 'events', 'refused'], 'readwrite');
+  for (const key of keys) void work.objectStore('outbox').delete(key);
+  for (const event of stored) void work.objectStore('events').put(event);
+  for (const entry of refused) void work.objectStore('refused').put(entry);
+  await work.done;
+}
+
+/** Takes refused entries away for good, all of them or none. */
+export async function dropEntries(store: DeviceStore, ids: readonly string[]): Promise<void> {
+  const work = store.transaction('refused', 'readwrite');
+  for (const id of ids) void work.store.delete(id);
+  await work.done;
+}

@@ -1,0 +1,41 @@
+import { Text as NativeText, type TextProps as NativeTextProps, type TextStyle } from 'react-native';
+import { useBox, type Box } from './layout';
+import { TYPE, usePalette, type Palette, type TypeName } from './theme';
+
+interface TextProps
+  extends
+    NativeTextProps,
+    Pick<Box, 'grow' | 'shrink' | 'width' | 'minWidth' | 'padTop' | 'padBottom' | 'padX' | 'padY' | 'padRight'> {
+  kind?: TypeName;
+  tone?: keyof Palette;
+  /** Ends at the right edge, as figures do. */
+  end?: boolean;
+  middle?: boolean;
+  /** Only for those who listen to the screen. */
+  unseen?: boolean;
+  /** Long words without a gap, like an address, may be broken. */
+  breaks?: boolean;
+  /** Level of a heading, for screen readers. */
+  level?: 1 | 2 | 3;
+}
+
+// Known to the web alone.
+const BREAKS = { wordBreak: 'break-all' } as TextStyle;
+const UNSEEN: TextStyle = { position: 'absolute', width: 1, height: 1, overflow: 'hidden', opacity: 0 };
+const END: TextStyle = { textAlign: 'right' };
+const MIDDLE: TextStyle = { textAlign: 'center' };
+
+/** All text on screen goes through here. */
+export function Text({ kind = 'body', tone = 'text', level, style, ...props }: TextProps) {
+  const palette = usePalette();
+  const heading = level && ({ role: 'heading', 'aria-level': level } as const);
+  const [layout, { end, middle, unseen, breaks, ...rest }] = useBox<Omit<TextProps, keyof Box>>(props);
+  const own = [end && END, middle && MIDDLE, breaks && BREAKS, unseen && UNSEEN];
+  return (
+    <NativeText
+      {...heading}
+      {...rest}
+      style={[TYPE[kind], { color: palette[tone] }, layout as TextStyle, own, style]}
+    />
+  );
+}

@@ -1,0 +1,8 @@
+import { createAssessor, type Changes } from './assessor';
+
+/** Judges the household away from the thread that draws. */
+const assessor = createAssessor(
+  (verdict) => self.postMessage(verdict),
+  (work) => setTimeout(work, 0),
+);
+self.onmessage = ({ data }: MessageEvent<Changes>) => assessor.take(data);

@@ -1,0 +1,114 @@
+import type { Household } from '@tembrin/contract';
+import { assessInstrument } from '@tembrin/core/assess';
+import { usualFacts } from '@tembrin/core/instruments';
+import type { LogEvent } from '@tembrin/core/log';
+import { HOUR_MS, MINUTE_MS } from '@tembrin/core/time';
+import { createAssessor, type Changes, type Verdict } from './assessor';
+
+const NOW = Date.parse('2026-06-01T20:00:00.000Z');
+const of = (id: string) => ({ id, name: id, ...usualFacts('violin'), addedAt: '2026-01-01T12:00:00.000Z', version: 1 });
+const household = {
+  id: 'h',
+  name: 'Ours',
+  timeZone: 'UTC',
+  schools: {},
+  version: 1,
+  instruments: [of('heron'), of('wren'), of('tern')],
+} as unknown as Household;
+const rosined = (id: string, at: number): LogEvent => ({
+  id: `${id}-${at}`,
+  instrumentId: id,
+  type: 'rosined',
+  occurredAt: new Date(at).toISOString(),
+  recordedAt: new Date(at).toISOString(),
+  payload: {},
+});
+
+/** An assessor whose work is done when the test says so. */
+function bench() {
+  const told: Verdict[] = [];
+  const waiting: (() => void)[] = [];
+  const assessor = createAssessor(
+    (verdict) => told.push(verdict),
+    (work) => waiting.push(work),
+  );
+  let turn = 0;
+  return {
+    told,
+    take: (changes: Partial<Changes>) => assessor.take({ nowMs: NOW, turn: ++turn, ...changes }),
+    step: () => waiting.shift()?.(),
+    finish: () => {
+      while (waiting.length > 0) waiting.shift()!();
+    },
+    ids: () => told.splice(0).map((verdict) => (verdict.kind === 'year' ? 'year' : verdict.instrumentId)),
+  };
+}
+
+test('what is on screen is judged first, one instrument at a time, then the year once everything is there', () => {
+  const { take, finish, ids } = bench();
+  take({ watched: ['tern'] });
+  take({ household });
+  expect(ids()).toEqual(['tern']);
+  finish();
+  expect(ids()).toEqual(['heron', 'wren']);
+  take({ complete: true });
+  finish();
+  expect(ids()).toEqual(['year']);
+});
+
+test('a verdict is what the core makes of the same events', () => {
+  const { take, finish, told } = bench();
+  const events = [rosined('heron', NOW - 3 * HOUR_MS), rosined('heron', NOW - HOUR_MS)];
+  take({ household, events: { heron: { anew: true, events: events.slice(0, 1) } } });
+  take({ events: { heron: { anew: false, events: events.slice(1) } } });
+  finish();
+  const last = told.findLast((each) => each.kind === 'instrument' && each.instrumentId === 'heron');
+  const instrument = household.instruments[0]!;
+  expect(last).toMatchObject({ assessment: assessInstrument(instrument, events, household, new Map(), NOW) });
+});
+
+test('what changes meanwhile is taken in between two instruments, and only that is judged anew', () => {
+  const { take, step, finish, ids } = bench();
+  take({ household });
+  step();
+  expect(ids()).toEqual(['heron', 'wren']);
+  take({ events: { heron: { anew: true, events: [rosined('heron', NOW - HOUR_MS)] } } });
+  finish();
+  expect(ids()).toEqual(['heron', 'tern']);
+});
+
+test('time alone judges by the minute what is on screen, and by the hour what is not', () => {
+  const { take, finish, ids } = bench();
+  take({ household, watched: ['wren'] });
+  finish();
+  ids();
+  take({ nowMs: NOW + MINUTE_MS });
+  finish();
+  expect(ids()).toEqual(['wren']);
+  take({ nowMs: NOW + HOUR_MS });
+  finish();
+  expect(ids()).toEqual(['wren', 'heron', 'tern']);
+});
+
+test('another household leaves nothing behind', () => {
+  const { take, finish, told } = bench();
+  take({ household, events: { heron: { anew: true, events: [rosined('heron', NOW - HOUR_MS)] } } });
+  finish();
+  told.length = 0;
+  take({ household: { ...household, id: 'other' } });
+  finish();
+  expect(told.every(({ householdId }) => householdId === 'other')).toBe(true);
+  const [first] = told;
+  expect(first?.kind === 'instrument' && first.assessment.log.rosinings).toEqual([]);
+});
+
+test('a verdict says which message was the last it rests on', () => {
+  const { take, finish, told } = bench();
+  take({ household });
+  finish();
+  take({ complete: true });
+  take({ events: { wren: { anew: true, events: [] } } });
+  finish();
+  const last = told.findLast((each) => each.kind === 'instrument');
+  expect(last).toMatchObject({ instrumentId: 'wren', turn: 3 });
+});

@@ -1,0 +1,2 @@
+export * from './assessment';
+export * from './household';

@@ -1,0 +1,119 @@
+import { equalHz, type Note } from '../pitch';
+import { MONTH_DAYS } from '../time';
+import type { SetPreset, SizeFacts, StringLife, StringPlace, VariantRecord } from './family';
+import { extendedBelow } from './pitch-lines';
+import { lengthBySize } from './sizes';
+import { statedString, type Core, type StringSpec, type Winding } from './string-spec';
+
+/** What bowed families have in common. Each states its own figures; what is here is how they are laid out. */
+
+/** 12 months at half an hour a day, 6 at two hours [handbook 4]. */
+const TRADE: StringLife = { hours: 547, days: 547, basis: 'trade' };
+/** Gut has no rule in the trade's own figures: a stated default, from memory. */
+const GUT: StringLife = { hours: 0.6 * TRADE.hours, days: 0.6 * TRADE.days, basis: 'default' };
+
+/** Life of bowed strings by core, as the trade gives it for all bowed instruments together. */
+const BOWED_LIVES: Readonly<Record<Core, StringLife>> = {
+  steel: TRADE,
+  synthetic: TRADE,
+  gut: GUT,
+  // Not sold for bowed instruments; should somebody say so, the trade's rule for all bowed strings holds.
+  nylon: TRADE,
+  carbon: TRADE,
+};
+
+/** What the trade says of all of them, in a sentence. */
+export const BOWED_RULE = 'Common practice for bowed strings: 12 months at half an hour a day, 6 at two hours.';
+
+/** A bowed set by what each string pulls on the usual size, lowest first; tensions are from memory. */
+export interface BowedSet {
+  id: string;
+  title: string;
+  strings: readonly (readonly [Core, Winding, tensionN: number])[];
+}
+
+/**
+ * Sets as places to start from. Sets for smaller sizes are made to pull about as their own length asks, so the tension is
+ * stated at the length there is.
+ * @param made what is changed of a string; a plain one is sold by its gauge rather than by its tension
+ */
+export function bowedSets(
+  tuning: readonly Note[],
+  sets: readonly BowedSet[],
+  made: (spec: StringSpec, set: BowedSet, position: number) => StringSpec = (spec) => spec,
+): (strings: readonly StringPlace[]) => SetPreset[] {
+  return (strings) =>
+    sets
+      .filter((set) => set.strings.length === strings.length)
+      .map((set) => ({
+        id: set.id,
+        title: set.title,
+        strings: set.strings.map(([core, winding, tensionN], position) => {
+          const stated = { tensionN, lengthMm: strings[position]!.lengthMm, hz: equalHz(tuning[position]!) };
+          return made(statedString(core, winding, stated), set, position);
+        }),
+      }));
+}
+
+export const BOWED_ZONES = [
+  'bow-hair',
+  'bow-stick',
+  'bow-screw',
+  'strings',
+  'rosin-zones',
+  'hand-zones',
+  'under-tailpiece',
+  'fretboard',
+  'bridge',
+  'pegs',
+  'whole',
+] as const;
+
+/** A year and half a year: the trade's own range [handbook 4]. */
+export const BOWED_STRINGS = {
+  held: 'peg',
+  order: 'outside-in',
+  bears: 'bridge-and-post',
+  // Stiffer than a guitar's neck. From memory.
+  load: { look: 0.05, setUp: 0.12 },
+  driftDays: 5,
+  renewed: 'by-wear',
+  changedAtDays: [6 * MONTH_DAYS, 12 * MONTH_DAYS],
+  rule: BOWED_RULE,
+} as const;
+
+/** How all of them are built and treated. */
+export const BOWED_BUILD = {
+  pegs: 'wooden',
+  fretted: false,
+  ladder: 'bowed',
+  surfaces: ['varnish', 'bare-wood', 'fretboard', 'plain-strings', 'wound-strings', 'hair', 'hardware'],
+  schools: [
+    'place',
+    'rosinEnds',
+    'slack',
+    'cloths',
+    'cleaner',
+    'frogHair',
+    'air',
+    'changing',
+    'beforePlaying',
+    'checkup',
+  ],
+  usualSides: {},
+} as const;
+
+/**
+ * What follows from a tuning and the sizes it is built in: the strings and their lengths, by the trade's life for all of them.
+ * @param semitones between strings that are added below, where there are more than usual
+ */
+export function bowedStrings(tuning: readonly Note[], sizes: Readonly<Record<string, SizeFacts>>, semitones: number) {
+  return {
+    stringCount: tuning.length,
+    tuning: extendedBelow(tuning, semitones),
+    otherTunings: [] as VariantRecord['otherTunings'],
+    layouts: [] as VariantRecord['layouts'],
+    lengthMm: lengthBySize(sizes),
+    lives: BOWED_LIVES,
+  };
+}

@@ -1,0 +1,64 @@
+import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedSets, bowedStrings } from './bowed';
+import type { FamilyRecord, SizeFacts } from './family';
+import { notes } from './pitch-lines';
+import { usualWood } from './woods';
+
+const TUNING = notes('C2', 'G2', 'D3', 'A3');
+
+/** Vibrating lengths [handbook 4, from memory; smaller ones from memory]. */
+const SIZES = {
+  '4/4': { lengthMm: 690, bodyScale: 1 },
+  '3/4': { lengthMm: 635, bodyScale: 0.94 },
+  '1/2': { lengthMm: 570, bodyScale: 0.87 },
+  '1/4': { lengthMm: 500, bodyScale: 0.77 },
+  '1/8': { lengthMm: 440, bodyScale: 0.68 },
+} satisfies Record<string, SizeFacts>;
+
+export const cello = {
+  ...BOWED_BUILD,
+  name: 'Cello',
+  bow: {
+    gap: { least: 9, usual: 10, most: 12, gauge: 'a thick pencil' },
+    // From memory, as the violin's.
+    model: { length: 600, height: 24, camber: 20.5, buckling: 110, hair: 26_000, pitch: 0.6, takeUp: 4, thread: 5 },
+  },
+  takes: { chin: false, endpin: true, stand: false, action: false, bridgeAsked: false },
+  usual: { case: 'soft', finish: 'varnish', floatingBridge: true },
+  sizes: SIZES,
+  variants: {
+    usual: {
+      ...bowedStrings(TUNING, SIZES, 7),
+      name: 'Cello',
+      stringNames: ['C', 'G', 'D', 'A'],
+      usualCore: 'steel',
+      sets: bowedSets(TUNING, [
+        {
+          id: 'cello-steel',
+          title: 'Medium steel',
+          strings: [
+            ['steel', 'tungsten', 132],
+            ['steel', 'tungsten', 132],
+            ['steel', 'steel', 138],
+            ['steel', 'steel', 172],
+          ],
+        },
+        {
+          id: 'cello-synthetic',
+          title: 'Synthetic',
+          strings: [
+            ['synthetic', 'silver', 120],
+            ['synthetic', 'silver', 118],
+            ['synthetic', 'silver', 122],
+            ['synthetic', 'aluminium', 150],
+          ],
+        },
+      ]),
+      // From memory.
+      wood: usualWood({ body: 440, neck: 46, board: 62 }),
+    },
+  },
+  strings: { ...BOWED_STRINGS, temperament: 'fifths' },
+  touched: 'The neck, the shoulders, and the ribs where your knees were.',
+  zones: [...BOWED_ZONES, 'endpin'],
+  figures: ['endpin-length', 'bow-turns', 'bow-gap'],
+} as const satisfies FamilyRecord;

@@ -1,0 +1,38 @@
+import { airTopic, type AirLists } from './air-events';
+import { bowTopic, type BowLists } from './bow-events';
+import { careTopic, type CareLists } from './care-events';
+import type { EventType, LogEvent } from './events';
+import { roundTopic, type RoundLists } from './round-events';
+import { sessionTopic } from './session-events';
+import { stringTopic, type StringLists } from './string-events';
+import type { EventMeaning } from './topic';
+
+/** The lists that events fill, each in order of time. */
+export type LogLists = RoundLists & StringLists & BowLists & CareLists & AirLists;
+
+const TOPICS = [sessionTopic, roundTopic, stringTopic, bowTopic, careTopic, airTopic];
+
+/** What each type of event means; one that is missing here does not compile. */
+const MEANINGS: { readonly [T in EventType]: EventMeaning<T, LogLists> } = {
+  ...sessionTopic.events,
+  ...roundTopic.events,
+  ...stringTopic.events,
+  ...bowTopic.events,
+  ...careTopic.events,
+  ...airTopic.events,
+};
+
+/** What an event means. */
+export function meaningOf(event: Pick<LogEvent, 'type'>): EventMeaning<EventType, LogLists> {
+  return MEANINGS[event.type] as EventMeaning<EventType, LogLists>;
+}
+
+/** Every list before the first event. */
+export function emptyLists(): LogLists {
+  return Object.assign({}, ...TOPICS.map(({ start }) => start())) as LogLists;
+}
+
+/** Ids of the earlier events that an event is about. */
+export function referredTo(event: LogEvent): readonly string[] {
+  return meaningOf(event).refersTo?.(event.payload as never) ?? [];
+}

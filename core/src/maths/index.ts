@@ -1,0 +1,2 @@
+export * from './solve';
+export * from './interpolate';

@@ -1,0 +1,49 @@
+import type { Doer } from '../log';
+import type { Outlook, Window } from '../wear';
+import type { DueContext } from './part';
+import { dueOf, isDated, type DatedPart, type Thread } from './parts';
+import type { ThreadState } from './thread';
+
+/** A piece of upkeep that comes due. Plain figures, so that it can be sent about. */
+export interface DueItem {
+  instrumentId: string;
+  part: DatedPart;
+  who: Doer;
+  /** Beginning of its life, ms. */
+  from: number;
+  window: Window;
+  state: ThreadState;
+  /** Days it takes to settle, and days before a performance in which it is left alone. */
+  settles: number;
+  keepsClear: number;
+  /** Chance that it is spent by an instant: what putting it off costs. */
+  outlook: Outlook;
+}
+
+/** Days more that the cautious school leaves before a performance. From memory. */
+const CAUTION_DAYS = 3;
+
+/** What comes due on one instrument, with what putting each off costs. */
+export function dueItems(instrumentId: string, threads: readonly Thread[], context: DueContext): DueItem[] {
+  const caution = context.schools.beforePlaying === 'A' ? CAUTION_DAYS : 0;
+  return threads.flatMap((thread): DueItem[] => {
+    const { window, from, state, part } = thread;
+    if (window === null || from === null || !isDated(part)) return [];
+    const due = dueOf(part);
+    const settles = due.settles(thread);
+    const outlook = due.outlook(thread, context) ?? { kind: 'window', window };
+    return [
+      {
+        instrumentId,
+        part,
+        who: due.doer(context),
+        from,
+        window,
+        state,
+        settles,
+        keepsClear: settles + caution,
+        outlook,
+      },
+    ];
+  });
+}

@@ -1,0 +1,78 @@
+import type { InstrumentFacts } from '../instruments';
+import { airPart, type AirThread } from './air';
+import { checkupPart, type CheckupThread } from './checkup';
+import { hairPart, type HairThread } from './hair';
+import type { PartContext, PartDue, PartRecord } from './part';
+import { residuePart, type ResidueThread } from './residue';
+import { rosinPart, type RosinThread } from './rosin';
+import { stringsPart, type StringsThread } from './strings';
+import type { ThreadBase, ThreadState } from './thread';
+
+/** Every part that wears, in the order in which threads are told. */
+export const PARTS = {
+  strings: stringsPart,
+  hair: hairPart,
+  rosin: rosinPart,
+  residue: residuePart,
+  checkup: checkupPart,
+  air: airPart,
+} as const;
+
+export type PartId = keyof typeof PARTS;
+export const PART_IDS = Object.keys(PARTS) as [PartId, ...PartId[]];
+
+/** One part's condition and forecast, with the figures behind it. */
+export type Thread = StringsThread | HairThread | RosinThread | ResidueThread | CheckupThread | AirThread;
+export type ThreadOf<P extends PartId> = Extract<Thread, { part: P }>;
+
+/** Parts that are planned by dates. */
+export type DatedPart = { [P in PartId]: (typeof PARTS)[P]['due'] extends null ? never : P }[PartId];
+export const DATED_PARTS = PART_IDS.filter((id) => PARTS[id].due !== null) as [DatedPart, ...DatedPart[]];
+
+type AnyThread = ThreadBase & { part: string };
+
+/** What is known of a part, whichever it is. */
+export function partOf(id: PartId): PartRecord<string, AnyThread> {
+  return PARTS[id] as unknown as PartRecord<string, AnyThread>;
+}
+
+/** How a part that is planned by dates is planned. */
+export function dueOf(id: DatedPart): PartDue<Thread> {
+  return PARTS[id].due as unknown as PartDue<Thread>;
+}
+
+export function isDated(id: PartId): id is DatedPart {
+  return PARTS[id].due !== null;
+}
+
+/** Parts whose life begins anew with something done. */
+export type BegunPart = { [P in PartId]: (typeof PARTS)[P]['begun'] extends null ? never : P }[PartId];
+
+/** Whether a thread starts again with something done, like a rehair. */
+export function beginsAnew(thread: Thread): thread is ThreadOf<BegunPart> {
+  return PARTS[thread.part].begun !== null;
+}
+
+/** Parts an instrument has. */
+export function partsOf(facts: InstrumentFacts): PartId[] {
+  return PART_IDS.filter((id) => PARTS[id].has(facts));
+}
+
+/** The threads of an instrument: those parts it has and of which there is something to tell. */
+export function threadsOf(context: PartContext): Thread[] {
+  return partsOf(context.facts).flatMap((id) => (PARTS[id].thread(context) as Thread | null) ?? []);
+}
+
+/** The thread of one part; undefined where there is none. */
+export function threadOf<P extends PartId>(threads: readonly Thread[], part: P): ThreadOf<P> | undefined {
+  return threads.find((thread): thread is ThreadOf<P> => thread.part === part);
+}
+
+const URGENCY: Readonly<Record<ThreadState, number>> = { now: 0, soon: 1, unknown: 2, well: 3 };
+
+/** Threads with what is due first; of equal state, the one whose window opens first. */
+export function byUrgency(threads: readonly Thread[]): Thread[] {
+  return [...threads].sort(
+    (a, b) => URGENCY[a.state] - URGENCY[b.state] || (a.window?.middle ?? Infinity) - (b.window?.middle ?? Infinity),
+  );
+}

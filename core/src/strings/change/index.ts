@@ -1,0 +1,2 @@
+export * from './job';
+export { JOB_PICTURES, type JobPicture, type JobStep } from './step';

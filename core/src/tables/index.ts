@@ -1,0 +1,3 @@
+export * from './encoding';
+export * from './cells';
+export * from './dates';

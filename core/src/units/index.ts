@@ -1,0 +1,4 @@
+export * from './humidity';
+export * from './temperature';
+export * from './length';
+export * from './force';

@@ -1,0 +1,102 @@
+import { bisectLeft } from 'd3-array';
+import { errorFunction } from 'simple-statistics';
+
+/** Spread of string and hair life, as the sd of its natural logarithm [handbook 4]. */
+export const LIFE_LOG_SD = 0.35;
+
+/** What one change tells of how long this player's strings last: the natural logarithm of the wear at which they were changed. */
+export interface LifeSeen {
+  logWear: number;
+  /** worn: they were spent there; atLeast: they came off for another reason, and would have lasted at least so long. */
+  kind: 'worn' | 'atLeast';
+}
+
+/** Spread of a single change about the player's own life, sd of the natural logarithm [handbook 4]. */
+export const SEEN_LOG_SD = 0.2;
+
+/** How long a player's strings last against the rule: a distribution of the natural logarithm of that factor. */
+export interface LifeFactor {
+  /** Chance that it is at most as large, at equally spaced logarithms of the factor. */
+  cumulative: readonly number[];
+  /** Median factor, and the sd of its logarithm. */
+  median: number;
+  logSd: number;
+  /** How many changes it rests on: those that were worn, and all. */
+  worn: number;
+  seen: number;
+}
+
+const REACH = 4;
+const STEPS = 320;
+const FROM = -REACH * LIFE_LOG_SD;
+const STEP = (2 * REACH * LIFE_LOG_SD) / STEPS;
+const GRID: readonly number[] = Array.from({ length: STEPS + 1 }, (_, at) => FROM + at * STEP);
+
+/** Logarithm of the upper tail of the standard normal; far out by its asymptotic series, where the difference to 1 is lost. */
+function logUpperTail(z: number): number {
+  if (z <= 3) return Math.log(0.5 * (1 - errorFunction(z / Math.SQRT2)));
+  const square = z * z;
+  return (
+    -0.5 * square - Math.log(z * Math.sqrt(2 * Math.PI)) + Math.log1p(-1 / square + 3 / square ** 2 - 15 / square ** 3)
+  );
+}
+
+/**
+ * How long a player's strings last against the rule, from the changes on record.
+ * The logarithm of the factor is N(0, 0.35²) before anything is seen; a change because worn is seen with sd 0.2;
+ * any other is censored: the strings would have lasted at least so long. The posterior is summed up on a grid.
+ */
+export function lifeFactor(seen: readonly LifeSeen[]): LifeFactor {
+  const logs = GRID.map((factor) =>
+    seen.reduce(
+      (sum, { logWear, kind }) => {
+        const z = (logWear - factor) / SEEN_LOG_SD;
+        return sum + (kind === 'worn' ? -0.5 * z * z : logUpperTail(z));
+      },
+      -0.5 * (factor / LIFE_LOG_SD) ** 2,
+    ),
+  );
+  const highest = Math.max(...logs);
+  const weights = logs.map((log) => Math.exp(log - highest));
+  const total = weights.reduce((sum, each) => sum + each, 0);
+  let reached = 0;
+  // The mass of a grid point is centred on it: half of it lies below.
+  const cumulative = weights.map((weight) => {
+    reached += weight / total;
+    return reached - weight / (2 * total);
+  });
+  const mean = GRID.reduce((sum, factor, at) => sum + factor * (weights[at]! / total), 0);
+  const variance = GRID.reduce((sum, factor, at) => sum + (factor - mean) ** 2 * (weights[at]! / total), 0);
+  return {
+    cumulative,
+    median: Math.exp(logFactorAt(cumulative, 0.5)),
+    logSd: Math.sqrt(variance),
+    worn: seen.filter(({ kind }) => kind === 'worn').length,
+    seen: seen.length,
+  };
+}
+
+/** Logarithm of the factor below which it lies with a given chance, straight between the points of the grid. */
+function logFactorAt(cumulative: readonly number[], level: number): number {
+  const at = bisectLeft(cumulative, level);
+  if (at === 0) return FROM;
+  if (at > STEPS) return FROM + STEPS * STEP;
+  const [low, high] = [cumulative[at - 1]!, cumulative[at]!];
+  return FROM + STEP * (at - 1 + (level - low) / Math.max(1e-12, high - low));
+}
+
+/** The factor below which it lies with a given chance. @param level from 0 to 1 */
+export function factorAt({ cumulative }: LifeFactor, level: number): number {
+  return Math.exp(logFactorAt(cumulative, level));
+}
+
+/** Chance that strings are spent at a wear reckoned by the rule: that the player's factor is at most that. */
+export function chanceAtWear({ cumulative }: LifeFactor, wear: number): number {
+  if (wear <= 0) return 0;
+  const place = (Math.log(wear) - FROM) / STEP;
+  if (place <= 0) return 0;
+  if (place >= STEPS) return 1;
+  const at = Math.floor(place);
+  // Sums of many small shares may pass 1 by a rounding.
+  return Math.min(1, cumulative[at]! + (place - at) * (cumulative[at + 1]! - cumulative[at]!));
+}

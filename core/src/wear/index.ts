@@ -1,0 +1,4 @@
+export * from './life';
+export * from './factor';
+export * from './pace';
+export * from './forecast';

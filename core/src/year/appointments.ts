@@ -1,0 +1,16 @@
+import { z } from 'zod';
+import { DOERS } from '../log';
+import { DATED_PARTS } from '../parts';
+import { dateSchema } from '../time';
+
+/** A date the player set for a piece of upkeep; it holds for the life that began at `lifeFrom`. */
+export const appointmentSchema = z.strictObject({
+  instrumentId: z.uuid().toLowerCase(),
+  part: z.enum(DATED_PARTS),
+  date: dateSchema,
+  /** Beginning of the life it is about, ms since 1970. */
+  lifeFrom: z.number().int(),
+  /** Who does it this time; null: as usual. */
+  by: z.enum(DOERS).nullable(),
+});
+export type Appointment = z.infer<typeof appointmentSchema>;

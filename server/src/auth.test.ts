@@ -1,0 +1,266 @@
+import { API_ROOT, operations } from '@tembrin/contract';
+import { usualFacts } from '@tembrin/core';
+import request from 'supertest';
+import { v7 as uuid } from 'uuid';
+import { household, madeEvent, openServer, PASSWORD, visitor, type TestServer } from './testing/fixtures';
+
+let server: TestServer;
+beforeAll(() => {
+  server = openServer();
+});
+afterAll(() => server.close());
+
+const account = (email = `${uuid()}@example.org`) => ({ email, password: PASSWORD, timeZone: 'Europe/Lisbon' });
+
+describe('accounts', () => {
+  test('are made, signed out of and signed in to again', async () => {
+    const { browser, email, household: mine } = await household(server);
+    await browser.post('/sign-out').expect(204);
+    await browser.get('/household').expect(401);
+    const back = await browser.post('/sign-in', { email: email.toUpperCase(), password: PASSWORD }).expect(200);
+    expect(back.body).toMatchObject({ id: mine.id, email, instruments: [{ name: 'Heron' }] });
+  });
+
+  test('an address is taken once, and nothing half-made is left', async () => {
+    const { email } = await household(server);
+    const before = await server.database.models.Household.count();
+    const again = await visitor(server).post('/accounts', account(email)).expect(409);
+    expect(again.body.fields.email).toMatch(/already/);
+    expect(await server.database.models.Household.count()).toBe(before);
+  });
+
+  test('a wrong password and an unknown address are answered alike', async () => {
+    const { email } = await household(server);
+    const wrong = await visitor(server).post('/sign-in', { email, password: 'not this one' }).expect(401);
+    const unknown = await visitor(server).post('/sign-in', account()).expect(422);
+    const nobody = await visitor(server)
+      .post('/sign-in', { email: `${uuid()}@example.org`, password: 'not this one' })
+      .expect(401);
+    expect(nobody.body).toEqual(wrong.body);
+    expect(unknown.body.detail).toMatch(/timeZone/);
+  });
+
+  test('passwords are kept as argon2id hashes', async () => {
+    const { email } = await household(server);
+    const row = await server.database.models.Account.findOne({ where: { email } });
+    expect(row!.passwordHash).toMatch(/^\$argon2id\$/);
+  });
+
+  test('attempts on one address are limited, others go on', async () => {
+    const strict = openServer({ SIGN_IN_LIMIT: '3' });
+    const { email } = await household(strict);
+    const attempt = (to: string) => visitor(strict).post('/sign-in', { email: to, password: 'not this one' });
+    for (let tries = 0; tries < 3; tries++) await attempt(email).expect(401);
+    expect((await attempt(email).expect(429)).body.detail).toMatch(/Wait/);
+    await attempt(`${uuid()}@example.org`).expect(401);
+    await strict.close();
+  });
+});
+
+describe('sessions', () => {
+  test('the cookie is kept from scripts and other sites, and is secure behind TLS', async () => {
+    const proxied = openServer({ TRUSTED_PROXIES: '1' });
+    const cookieOf = async (scheme: string) => {
+      const answer = await visitor(proxied).post('/accounts', account()).set('X-Forwarded-Proto', scheme).expect(201);
+      return String(answer.headers['set-cookie']);
+    };
+    const plain = await cookieOf('http');
+    expect(plain).toMatch(/HttpOnly/);
+    expect(plain).toMatch(/SameSite=Lax/);
+    expect(plain).not.toMatch(/Secure/);
+    expect(await cookieOf('https')).toMatch(/Secure/);
+    await proxied.close();
+  });
+
+  test('a second server on the same database knows them', async () => {
+    const other = openServer();
+    const browser = visitor(server);
+    const made = await browser.post('/accounts', account()).expect(201);
+    const cookie = String(made.headers['set-cookie']).split(';')[0]!;
+    const answer = await request(other.app).get(`${API_ROOT}/household`).set('Cookie', cookie).expect(200);
+    expect(answer.body.id).toBe(made.body.id);
+    await other.close();
+  });
+
+  test('an expired one is signed out, with a sentence', async () => {
+    const { browser, household: mine } = await household(server);
+    await server.database.sequelize.query(
+      `UPDATE sessions SET expires = '2020-01-01', data = JSON_SET(data, '$.cookie.expires', '2020-01-01T00:00:00.000Z') WHERE data LIKE :id`,
+      { replacements: { id: `%${mine.id}%` } },
+    );
+    const answer = await browser.get('/household').expect(401);
+    expect(answer.body.detail).toMatch(/Sign in again/);
+  });
+
+  test('a household that is gone signs its people out', async () => {
+    const { browser, household: mine } = await household(server);
+    await server.database.models.Household.destroy({ where: { id: mine.id } });
+    await browser.get('/household').expect(401);
+  });
+});
+
+describe('requests from elsewhere', () => {
+  test('need our header and our origin', async () => {
+    const { browser, instrument } = await household(server);
+    const post = () =>
+      browser.agent.post(`${API_ROOT}/events`).send({ events: [madeEvent(instrument.id, 'rosined', {})] });
+    expect((await post().expect(403)).body.detail).toMatch(/Reload/);
+    await post().set('x-tembrin', '1').set('Origin', 'https://elsewhere.example').expect(403);
+    await post().set('x-tembrin', '1').set('Origin', 'null').expect(403);
+    await post().set('x-tembrin', '1').expect(200);
+  });
+});
+
+describe('bad requests', () => {
+  test('get a problem document each', async () => {
+    const { browser } = await household(server);
+    const raw = (body: string, type = 'application/json') => browser.post('/instruments').type(type).send(body);
+    expect((await raw('{"id":').expect(400)).body.detail).toMatch(/readable JSON/);
+    expect((await raw(JSON.stringify({ name: 'x'.repeat(2_000_000) })).expect(413)).body.detail).toMatch(
+      /smaller parts/,
+    );
+    expect((await raw('name=Heron', 'application/x-www-form-urlencoded').expect(422)).type).toBe(
+      'application/problem+json',
+    );
+    expect((await raw('[]').expect(422)).body.status).toBe(422);
+    expect((await raw('{"__proto__": {"name": "x"}}').expect(422)).type).toBe('application/problem+json');
+    await browser
+      .get('/nothing/here')
+      .expect(404)
+      .expect('Content-Type', /problem\+json/);
+    expect((await browser.get('/instruments/%E0%A4%A').expect(400)).body.detail).toMatch(/address/);
+  });
+
+  test('hostile text is stored as text', async () => {
+    const { browser } = await household(server);
+    const name = `'; DROP TABLE events; -- <script>`;
+    const added = await browser.post('/instruments', { id: uuid(), name, ...usualFacts('viola') }).expect(201);
+    expect(added.body.name).toBe(name);
+    await browser.get('/events').expect(200);
+  });
+});
+
+describe('instruments', () => {
+  test('adding one twice adds one', async () => {
+    const { browser } = await household(server);
+    const wanted = { id: uuid(), name: 'Curlew', ...usualFacts('viola') };
+    await browser.post('/instruments', wanted).expect(201);
+    await browser.post('/instruments', wanted).expect(201);
+    expect((await browser.get('/household')).body.instruments).toHaveLength(2);
+  });
+
+  test('a change needs the version last seen', async () => {
+    const { browser, instrument } = await household(server);
+    const { id, version, addedAt: _addedAt, ...facts } = instrument;
+    const changed = await browser.put(`/instruments/${id}`, version, { ...facts, name: 'Egret' }).expect(200);
+    expect(changed.body).toMatchObject({ name: 'Egret', version: version + 1 });
+    expect(changed.headers.etag).toBe('"2"');
+    expect((await browser.put(`/instruments/${id}`, version, facts).expect(412)).body.detail).toMatch(/meanwhile/);
+    await browser.agent.put(`${API_ROOT}/instruments/${id}`).set('x-tembrin', '1').send(facts).expect(428);
+    const family = await browser.put(`/instruments/${id}`, 2, { name: 'Egret', ...usualFacts('guitar') }).expect(422);
+    expect(family.body.fields.family).toMatch(/keeps its family/);
+  });
+
+  test('keeps its set-up and its own schools, and refuses what its family does not have', async () => {
+    const { browser, instrument } = await household(server);
+    const { id, version, addedAt: _addedAt, ...facts } = instrument;
+    expect(facts.setUp).toEqual(usualFacts('violin').setUp);
+    expect(facts.schools).toEqual({});
+    const setUp = { ...facts.setUp, shoulderRest: 'pad', humidifier: true, finish: 'valuable', player: 'child' };
+    const change = { ...facts, setUp, schools: { slack: 'B', cleaner: 'B' } };
+    await browser.put(`/instruments/${id}`, version, change).expect(200);
+    const { body } = await browser.get('/household').expect(200);
+    expect(body.instruments[0]).toMatchObject({ setUp, schools: { slack: 'B', cleaner: 'B' } });
+    const refused = async (part: object, path: string) => {
+      const answer = await browser.put(`/instruments/${id}`, version + 1, { ...change, ...part }).expect(422);
+      expect(Object.keys(answer.body.fields)).toContainEqual(expect.stringContaining(path));
+    };
+    await refused({ setUp: { ...setUp, endpin: true } }, 'setUp.endpin');
+    await refused({ setUp: { ...setUp, finish: 'glossy' } }, 'setUp.finish');
+    await refused({ schools: { slack: 'C' } }, 'schools');
+    await refused({ schools: { posture: 'A' } }, 'schools');
+  });
+
+  test('removing one takes its log with it', async () => {
+    const { browser, instrument } = await household(server);
+    await browser.postEvents(madeEvent(instrument.id, 'rosined', {})).expect(200);
+    await browser.remove(`/instruments/${instrument.id}`, 1).expect(204);
+    expect((await browser.get('/events')).body.events).toEqual([]);
+    await browser.remove(`/instruments/${instrument.id}`, 1).expect(404);
+  });
+});
+
+test('the household changes its name, zone and schools', async () => {
+  const { browser, household: mine } = await household(server);
+  const change = { name: 'Quayside', timeZone: 'America/New_York', schools: { checkup: 'B', cloths: 'B' } };
+  expect((await browser.put('/household', mine.version, change).expect(200)).body).toMatchObject({
+    ...change,
+    version: 2,
+  });
+  await browser.put('/household', mine.version, change).expect(412);
+  await browser.put('/household', 2, { ...change, timeZone: 'Quayside' }).expect(422);
+});
+
+describe('the demo library', () => {
+  test('every visitor gets a copy of their own, full of history', async () => {
+    const [one, two] = [visitor(server), visitor(server)];
+    const first = await one.post('/demo', { timeZone: 'Europe/Lisbon' }).expect(201);
+    const second = await two.post('/demo', { timeZone: 'Europe/Lisbon' }).expect(201);
+    expect(first.body).toMatchObject({ demo: true, email: null });
+    expect(second.body.id).not.toBe(first.body.id);
+    const log = await one.get('/events').expect(200);
+    expect(log.body.events).toHaveLength(5000);
+    expect(log.body.more).toBe(true);
+    await one.postEvents(madeEvent(first.body.instruments[0].id, 'rosined', {}, Date.now())).expect(200);
+  }, 30_000);
+
+  test('copies past their time are cleared away, others are not', async () => {
+    const browser = visitor(server);
+    await browser.post('/demo', { timeZone: 'Europe/Lisbon' }).expect(201);
+    const { demos, database } = server;
+    const masters = () => database.models.Household.findAll({ where: { demo: true, openedAt: null } });
+    const [stale] = await masters();
+    await demos.restock(new Date(Date.now() + 13 * 3_600_000));
+    await browser.get('/household').expect(200);
+    expect((await masters()).map(({ id }) => id)).not.toContain(stale!.id);
+    await demos.restock(new Date(Date.now() + 49 * 3_600_000));
+    await browser.get('/household').expect(401);
+  }, 30_000);
+});
+
+describe('what the server says of itself', () => {
+  test('healthy while the database answers', async () => {
+    const dying = openServer();
+    await visitor(dying).get('/health').expect(200, { status: 'ok' });
+    await dying.close();
+    const answer = await visitor(dying).get('/health');
+    expect(answer.status).toBeGreaterThanOrEqual(500);
+    expect(answer.type).toBe('application/problem+json');
+  });
+
+  test('an OpenAPI document made from the contract', async () => {
+    const { body } = await visitor(server).get('/openapi.json').expect(200);
+    expect(body.openapi).toBe('3.1.0');
+    const described = Object.entries(body.paths as Record<string, Record<string, { operationId: string }>>).flatMap(
+      ([path, methods]) =>
+        Object.entries(methods).map(
+          ([method, { operationId }]) => `${operationId} ${method} ${path.replaceAll(/\{(\w+)\}/g, ':$1')}`,
+        ),
+    );
+    expect(described.sort()).toEqual(
+      Object.entries(operations)
+        .map(([id, { method, path }]) => `${id} ${method} ${API_ROOT}${path}`)
+        .sort(),
+    );
+    expect(JSON.stringify(body)).toContain('session-began');
+  });
+
+  test('headers that keep the page to itself', async () => {
+    const { headers } = await visitor(server).get('/health');
+    expect(headers['content-security-policy']).toMatch(/default-src 'self'/);
+    expect(headers['content-security-policy']).not.toMatch(/unsafe-eval/);
+    expect(headers['x-content-type-options']).toBe('nosniff');
+    expect(headers['x-powered-by']).toBeUndefined();
+    expect(headers['cache-control']).toBe('no-store');
+  });
+});
