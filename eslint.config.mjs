@@ -2,6 +2,9 @@ import globals from 'globals';
 import hooks from 'eslint-plugin-react-hooks';
 import typescript from 'typescript-eslint';
 
+/** Three words in a row. */
+const SENTENCE = /[A-Za-z’]{2,}[,.:;]?\s+[A-Za-z’]+[,.:;]?\s+[A-Za-z’]+/;
+
 export default typescript.config(
   {
     ignores: [
@@ -53,10 +56,17 @@ export default typescript.config(
   },
   {
     // Colours and sizes of the look live in one place; screens are laid out by its primitives.
-    files: ['app/src/features/**/*.tsx', 'app/src/app/**/*.tsx'],
+    files: ['app/src/features/**/*.{ts,tsx}', 'app/src/app/**/*.tsx'],
+    ignores: ['**/*.test.*'],
     rules: {
       'no-restricted-syntax': [
         'error',
+        ...['JSXText[value=SENTENCE]', 'Literal[value=SENTENCE]', 'TemplateElement[value.raw=SENTENCE]'].map(
+          (each) => ({
+            selector: each.replace('SENTENCE', String(SENTENCE)),
+            message: 'Sentences stand in app/src/copy.',
+          }),
+        ),
         { selector: 'Literal[value=/^#[0-9a-fA-F]{3,8}$/]', message: 'Screens take their colours from the palette.' },
         {
           selector: 'JSXAttribute[name.name=/[sS]tyle$/]',

@@ -8,6 +8,7 @@ import { usePalette, useWide, type Palette } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { LineState } from './LineState';
 import { Press, Row, Split, Stack } from '@/ui/layout';
+import { WAITING } from '@/copy/screens/app-shell';
 
 type SectionId = 'now' | 'kit' | 'air' | 'year' | 'bench';
 
@@ -28,7 +29,6 @@ const SECTIONS: readonly Section[] = [
 
 const BAR = 64;
 const RAIL = 104;
-const WAITING = 'Working it out …';
 
 /** The shell: a bar at the foot of a phone, a rail on a wide screen. */
 export function AppShell() {

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useKeyList, useKeys } from '@/ui/keys';
 import { Figures } from '@/ui/Figures';
 import { Sheet } from '@/ui/Sheet';
+import { copy } from '@/copy/screens/key-sheet';
 
 const NAMES: Readonly<Record<string, string>> = {
   ' ': 'Space',
@@ -14,7 +15,7 @@ const NAMES: Readonly<Record<string, string>> = {
 export function KeySheet() {
   const [open, setOpen] = useState(false);
   const layers = useKeyList((state) => state.layers);
-  useKeys({ '?': { label: 'Show the keys', run: () => setOpen(true) } });
+  useKeys({ '?': { label: copy.showTheKeys, run: () => setOpen(true) } });
   if (!open) return null;
   const byLabel = new Map<string, string[]>();
   for (const layer of layers) {
@@ -23,7 +24,7 @@ export function KeySheet() {
     }
   }
   return (
-    <Sheet title="Keys on this screen" onClose={() => setOpen(false)}>
+    <Sheet title={copy.keysOnThisScreen} onClose={() => setOpen(false)}>
       <Figures rows={[...byLabel].map(([label, keys]) => [label, [...new Set(keys)].join(' or ')] as const)} />
     </Sheet>
   );

@@ -6,6 +6,7 @@ import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { eventWords } from '@/copy/events';
 import { Stack, Row } from '@/ui/layout';
+import { copy } from '@/copy/screens/line-state';
 
 /** Refused entries shown at once; a refused session drags its steps along. */
 const SHOWN = 3;
@@ -26,30 +27,20 @@ export function LineState() {
   return (
     <Stack gap="hair" pad="small" round>
       {line === 'down' && (
-        <Banner
-          tone="soon"
-          text={
-            unsent === 0
-              ? 'The server is out of reach. You can go on; what you record is kept here and sent later.'
-              : `The server is out of reach. ${entries(unsent)} kept here, sent as soon as it is back.`
-          }
-        >
+        <Banner tone="soon" text={unsent === 0 ? copy.theServerIsOut : copy.theServerIsOutOf(entries(unsent))}>
           <Button rank="plain" title="Try now" busy={trying} onPress={() => void tryAgain()} start />
         </Banner>
       )}
       {line === 'signed-out' && (
-        <Banner
-          tone="soon"
-          text={`You are signed out. ${unsent === 0 ? 'Sign in to go on.' : `Sign in to send ${entries(unsent)} kept here.`}`}
-        >
+        <Banner tone="soon" text={copy.youAreSignedOut(unsent, entries(unsent))}>
           <Button rank="plain" title="Sign in" onPress={() => router.push('/sign-in')} start />
         </Banner>
       )}
       {refused.length > SHOWN && (
-        <Banner tone="now" text={`${entries(refused.length)} could not be stored. The first ${SHOWN} are shown.`}>
+        <Banner tone="now" text={copy.couldNotBeStored(entries(refused.length), SHOWN)}>
           <Button
             rank="plain"
-            title="Leave them all out"
+            title={copy.leaveThemAllOut}
             onPress={() => void dropRefused(...refused.map(({ event }) => event.id))}
             start
           />
@@ -67,7 +58,7 @@ export function LineState() {
               {instrument && (event.type === 'session-began' || event.type === 'session-entered') && (
                 <Button
                   rank="plain"
-                  title="Enter it again"
+                  title={copy.enterItAgain}
                   onPress={() =>
                     router.push({
                       pathname: '/kit/[id]/session',
@@ -76,7 +67,7 @@ export function LineState() {
                   }
                 />
               )}
-              <Button rank="plain" title="Leave it out" onPress={() => void dropRefused(event.id)} />
+              <Button rank="plain" title={copy.leaveItOut} onPress={() => void dropRefused(event.id)} />
             </Row>
           </Banner>
         );

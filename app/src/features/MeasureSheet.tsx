@@ -11,6 +11,7 @@ import { measureNumber, measureWords, readMeasure, unitOf } from '@/copy/measure
 import { FIGURE_DATA, type Figure } from '@tembrin/core/instruments';
 import { lastMeasure } from '@tembrin/core/log';
 import { Row, Stack } from '@/ui/layout';
+import { PUT_ON_RECORD } from '@/copy/common';
 
 interface MeasureSheetProps {
   instrument: Instrument;
@@ -49,7 +50,7 @@ export function MeasureSheet({ instrument, figure, onClose }: MeasureSheetProps)
     );
   };
   return (
-    <Sheet title={title} onClose={onClose} foot={<Button title="Put it on record" onPress={() => void save()} />}>
+    <Sheet title={title} onClose={onClose} foot={<Button title={PUT_ON_RECORD} onPress={() => void save()} />}>
       <Text>{how}</Text>
       <Row gap="small" align="end">
         <Button rank="outline" title="−" label="Less" onPress={() => nudge(-stride)} />

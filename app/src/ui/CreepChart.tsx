@@ -3,6 +3,7 @@ import { useState } from 'react';
 import Svg, { Circle, Line, Path, Text } from 'react-native-svg';
 import { FACE, usePalette } from './theme';
 import type { Creep, Tuning } from '@tembrin/core/strings';
+import { creepLabel } from '@/copy/charts';
 import { Stack } from './layout';
 
 const TALL = 150;
@@ -41,11 +42,10 @@ export function CreepChart({
       .join('');
   const settles = (settledAt - fittedAt) / DAY_MS;
   const step = days > 12 ? 4 : days > 6 ? 2 : 1;
-  const label = `Fall of the string: ${Math.round(fallen(now))} cents expected so far, ${found.length} ${found.length === 1 ? 'tuning' : 'tunings'} on record, settled after ${settles.toFixed(0)} days`;
   return (
     <Stack
       role="img"
-      aria-label={label}
+      aria-label={creepLabel(fallen(now), found.length, settles)}
       onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
       height={TALL}
     >

@@ -4,6 +4,7 @@ import { dismissNotice, useNotice } from '@/state/notice';
 import { useKeys } from './keys';
 import { GAP, RADIUS, TOUCH, usePalette } from './theme';
 import { Text } from './Text';
+import { UNDO_LAST } from '@/copy/common';
 
 const SHOWN_MS = 9_000;
 
@@ -20,7 +21,7 @@ export function NoticeLine({ bottom }: { bottom: number }) {
     dismissNotice();
     void notice?.undo?.();
   };
-  useKeys(notice?.undo ? { z: { label: 'Undo what was just done', run: undo } } : {});
+  useKeys(notice?.undo ? { z: { label: UNDO_LAST, run: undo } } : {});
   if (!notice) return null;
   return (
     <View

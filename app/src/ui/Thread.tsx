@@ -2,8 +2,7 @@ import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
 import { type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
-import { spanWords, dateWords } from '@/copy/dates';
-import { STATE_NAMES } from '@/copy/names';
+import { threadLabel } from '@/copy/charts';
 import { STATE_TONES } from './StateMark';
 import { usePalette } from './theme';
 import type { ThreadState } from '@tembrin/core/parts';
@@ -81,15 +80,14 @@ export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim
   const nowX = x(nowMs);
   const colour = palette[STATE_TONES[state]];
 
-  const words = [
-    label,
-    STATE_NAMES[state],
-    from === null ? 'start not known' : `since ${dateWords(from, nowMs, timeZone)}`,
-    window ? `window ${spanWords(window.early, window.late, nowMs, timeZone)}` : 'nothing due',
-  ].join(', ');
-
   return (
-    <Stack role="img" aria-label={words} onLayout={measure} height={height} full>
+    <Stack
+      role="img"
+      aria-label={threadLabel({ label, state, from, window }, nowMs, timeZone)}
+      onLayout={measure}
+      height={height}
+      full
+    >
       {width > 0 && (
         <Svg width={width} height={height} aria-hidden>
           <Line

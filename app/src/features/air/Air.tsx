@@ -32,6 +32,7 @@ import {
 } from '@tembrin/core/air';
 import { DAY_MS, MINUTE_MS } from '@tembrin/core/time';
 import { Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/air/air';
 
 /** The rooms and cases of the household, and what their air does to the wood in them. */
 export function Air({ chosen }: { chosen?: string }) {
@@ -46,39 +47,27 @@ export function Air({ chosen }: { chosen?: string }) {
   const add = () => router.push('/air/add');
   const list = [...places.values()];
   const read = () => (list.length > 0 ? setReading(true) : add());
-  useKeys({ r: { label: 'Read a hygrometer', run: read }, a: { label: 'Add a room or a case', run: add } });
+  useKeys({ r: { label: copy.readAHygrometer, run: read }, a: { label: copy.addARoomOr, run: add } });
   const faults = (air?.sensors ?? []).flatMap((sensor) => sensor.faults.map((fault) => ({ sensor, fault })));
   const screen = (
     <Screen
       title="Air"
       foot={
         list.length > 0 ? (
-          <Button title="Read a hygrometer" onPress={read} hotkey="r" />
+          <Button title={copy.readAHygrometer} onPress={read} hotkey="r" />
         ) : (
-          air && <Button title="Add a room" onPress={add} hotkey="a" />
+          air && <Button title={copy.addARoom} onPress={add} hotkey="a" />
         )
       }
     >
-      {!air && (
-        <Text tone="quiet">{reached ? 'Fetching the air …' : 'Out of reach, and nothing is kept here yet.'}</Text>
-      )}
-      {air && !reached && (
-        <Banner
-          tone="soon"
-          text={`Out of reach: this is as of the last connection.${unsent.length > 0 ? ` ${unsent.length} of your readings wait to be sent.` : ''}`}
-        />
-      )}
-      {air && list.length === 0 && (
-        <Empty
-          title="No rooms yet"
-          text="Say in which room your instrument lives and read a hygrometer there. Tembrin works out what the wood makes of it, and how much water it takes."
-        />
-      )}
+      {!air && <Text tone="quiet">{reached ? copy.fetchingTheAir : copy.outOfReachAnd}</Text>}
+      {air && !reached && <Banner tone="soon" text={copy.outOfReachThis(unsent.length)} />}
+      {air && list.length === 0 && <Empty title={copy.noRoomsYet} text={copy.sayInWhichRoom} />}
       {faults.map(({ sensor, fault }) => (
         <Banner key={sensor.id + fault.code} tone="soon" text={`${sensor.name}: ${faultWords(fault, moment)}`}>
           <Button
             rank="plain"
-            title="Look at it"
+            title={copy.lookAtIt}
             label={`Look at ${sensor.name}`}
             onPress={() => router.push({ pathname: '/air/hygrometers/[sensor]', params: { sensor: sensor.id } })}
             start
@@ -87,7 +76,7 @@ export function Air({ chosen }: { chosen?: string }) {
         </Banner>
       ))}
       {list.length > 0 && (
-        <View role="list" aria-label="Rooms and cases">
+        <View role="list" aria-label={copy.roomsAndCases}>
           {list.map((each) => (
             <PlaceRow key={each.place.id} air={each} chosen={chosen === each.place.id} />
           ))}
@@ -95,27 +84,25 @@ export function Air({ chosen }: { chosen?: string }) {
       )}
       {air && (
         <View>
-          <LinkRow href="/air/hygrometers" label="Hygrometers: check them over salt, import files, let them send">
+          <LinkRow href="/air/hygrometers" label={copy.hygrometersCheckThemOver}>
             <Text kind="strong">Hygrometers</Text>
             <Text kind="small" tone="quiet">
-              {air.sensors.length === 0
-                ? 'None yet. One read by hand is enough.'
-                : `${air.sensors.length} on record. Salt check, files of loggers, keys.`}
+              {air.sensors.length === 0 ? copy.noneYetOneRead : copy.onRecordSaltCheck(air.sensors.length)}
             </Text>
           </LinkRow>
-          <LinkRow href="/air/keeping" label="On the way, and left alone: car, cold, sun, going away, home remedies">
-            <Text kind="strong">On the way, and left alone</Text>
+          <LinkRow href="/air/keeping" label={copy.onTheWayAnd}>
+            <Text kind="strong">{copy.onTheWayAndLeft}</Text>
             <Text kind="small" tone="quiet">
-              Car, cold, sun and walls; when a cold case may be opened; home remedies.
+              {copy.carColdSunAnd}
             </Text>
           </LinkRow>
-          <LinkRow href="/air/moving" label="Moving between climates, in steps with dates">
-            <Text kind="strong">Moving between climates</Text>
+          <LinkRow href="/air/moving" label={copy.movingBetweenClimatesIn}>
+            <Text kind="strong">{copy.movingBetweenClimates}</Text>
             <Text kind="small" tone="quiet">
-              From dry to damp or back in steps the wood can take, with dates.
+              {copy.fromDryToDamp}
             </Text>
           </LinkRow>
-          {list.length > 0 && <Button rank="plain" title="Add a room or a case" onPress={add} start flush />}
+          {list.length > 0 && <Button rank="plain" title={copy.addARoomOr} onPress={add} start flush />}
         </View>
       )}
       {reading && <ReadingSheet onClose={() => setReading(false)} placeId={wide ? (chosen ?? null) : null} />}
@@ -155,9 +142,9 @@ function PlaceRow({ air, chosen }: { air: KnownPlace; chosen: boolean }) {
   const watched = residents.filter(({ verdict }) => verdict.state === 'watch').map(({ instrument }) => instrument.name);
   const who =
     residents.length === 0
-      ? 'No instrument lives here.'
+      ? copy.noInstrumentLivesHere
       : [
-          acting.length > 0 ? `Act today for ${listWords(acting)}.` : '',
+          acting.length > 0 ? copy.actTodayFor(listWords(acting)) : '',
           watched.length > 0 ? `Watch ${listWords(watched)}.` : '',
           acting.length + watched.length === 0
             ? quietWords(
@@ -170,7 +157,7 @@ function PlaceRow({ air, chosen }: { air: KnownPlace; chosen: boolean }) {
           .join(' ');
   const read = latest
     ? `${latest.tempC === null ? 'Read' : `${temperatureWords(latest.tempC, temperatures, 0)}, read`} ${nowMs - latest.at < DAY_MS ? `${lastingWords(Math.max(MINUTE_MS, nowMs - latest.at))} ago` : dayWords(latest.at, nowMs, timeZone)}`
-    : 'Nothing read yet';
+    : copy.nothingReadYet;
   return (
     <View role="listitem">
       <LinkRow
@@ -191,11 +178,7 @@ function PlaceRow({ air, chosen }: { air: KnownPlace; chosen: boolean }) {
               restRh={plank}
               band={worst?.band ?? BANDS.A.acceptable}
               tone={PLANK_TONES[state]}
-              label={
-                plank === null
-                  ? 'The wood here is not known'
-                  : `Wood here stands where ${humidityWords(plank)} would hold it`
-              }
+              label={plank === null ? copy.theWoodHereIs : copy.woodHereStandsWhere(plank)}
             />
           </Stack>
         </Row>

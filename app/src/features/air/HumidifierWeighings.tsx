@@ -6,18 +6,13 @@ import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
-import { dateWords } from '@/copy/dates';
-import { readNumber, waterWords } from '@/copy/measures';
+import { readNumber } from '@/copy/measures';
 import { useMoment } from './where';
 import { humidifierPace } from '@tembrin/core/air';
 import type { Weighing } from '@tembrin/core/log';
 import { Stack } from '@/ui/layout';
-
-const KINDS = [
-  { value: 'before' as const, title: 'As taken out' },
-  { value: 'filled' as const, title: 'Filled again' },
-  { value: 'empty' as const, title: 'Dry, without water' },
-];
+import { PUT_ON_RECORD } from '@/copy/common';
+import { copy, KINDS } from '@/copy/screens/air/humidifier-weighings';
 
 /** What the humidifier of a case gives, from its weighings, and when it runs dry. */
 export function HumidifierWeighings({
@@ -31,24 +26,18 @@ export function HumidifierWeighings({
   const [weighing, setWeighing] = useState(false);
   const pace = humidifierPace(weighings);
   const words = pace
-    ? `It gives ${waterWords(pace.gramsPerDay)} a day (${pace.fillings} ${pace.fillings === 1 ? 'filling' : 'fillings'}). ${
-        pace.dryAt === null
-          ? 'Weigh it once dry, and it can be told when it runs out.'
-          : pace.dryAt <= nowMs
-            ? `It has been dry since about ${dateWords(pace.dryAt, nowMs, timeZone)}: fill it.`
-            : `It runs dry about ${dateWords(pace.dryAt, nowMs, timeZone)}.`
-      }`
-    : 'Weigh it when it is filled and when it is taken out again: that gives grams a day, and the date it runs dry.';
+    ? copy.itGivesADay({ gramsPerDay: pace.gramsPerDay, fillings: pace.fillings, dryAt: pace.dryAt, nowMs, timeZone })
+    : copy.weighItWhenIt;
   return (
     <Stack gap="small">
       <Text kind="heading" level={2}>
-        {`Humidifier in the case of ${instrument.name}`}
+        {copy.humidifierInTheCase(instrument.name)}
       </Text>
       <Text>{words}</Text>
       <Button
         rank="outline"
         title="Weigh it"
-        label={`Weigh the humidifier of ${instrument.name}`}
+        label={copy.weighTheHumidifierOf(instrument.name)}
         onPress={() => setWeighing(true)}
         start
       />
@@ -63,19 +52,19 @@ function WeighSheet({ instrument, onClose }: { instrument: Instrument; onClose: 
   const [error, setError] = useState<string>();
   const save = async () => {
     const grams = readNumber(text);
-    if (grams === null || grams <= 0 || grams > 5000) return setError('Write its weight in grams, like 42.5.');
+    if (grams === null || grams <= 0 || grams > 5000) return setError(copy.writeItsWeightIn);
     onClose();
-    await act(instrument.id, [{ type: 'humidifier-weighed', payload: { kind, grams } }], `${grams} g is on record.`);
+    await act(instrument.id, [{ type: 'humidifier-weighed', payload: { kind, grams } }], copy.gIsOnRecord(grams));
   };
   return (
     <Sheet
-      title="The humidifier on the scales"
+      title={copy.theHumidifierOnThe}
       onClose={onClose}
-      foot={<Button title="Put it on record" onPress={() => void save()} />}
+      foot={<Button title={PUT_ON_RECORD} onPress={() => void save()} />}
     >
-      <Choice label="How it is now" options={KINDS} value={kind} onChange={setKind} />
+      <Choice label={copy.howItIsNow} options={KINDS} value={kind} onChange={setKind} />
       <Field
-        label="Weight in grams"
+        label={copy.weightInGrams}
         inputMode="decimal"
         value={text}
         onChangeText={(value) => {

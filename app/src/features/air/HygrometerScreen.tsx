@@ -14,16 +14,18 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 import { faultWords } from '@/copy/air';
-import { clockWords, dateWords, dayWords } from '@/copy/dates';
+import { clockWords, dayWords } from '@/copy/dates';
 import { humidityWords, temperatureWords } from '@/copy/measures';
 import { useFreshKeys } from './fresh-keys';
-import { checksOf, SENSOR_KIND_NAMES, truthWords } from './Hygrometers';
+import { checksOf, truthWords } from './Hygrometers';
+import { SENSOR_KIND_NAMES } from '@/copy/screens/air/hygrometers';
 import { ReadingSheet } from './ReadingSheet';
 import { useMoment, useRouteSensor } from './where';
 import { celsiusFromHundredths, rhFromHundredths } from '@tembrin/core/units';
 import { driftPerYear, SALTS } from '@tembrin/core/air';
 import { SECOND_MS } from '@tembrin/core/time';
 import { Grid, Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/air/hygrometer';
 
 /** Route: one hygrometer: what it showed, whether it is right, how its readings come in. */
 export function HygrometerRoute() {
@@ -59,8 +61,13 @@ function HygrometerScreen({ sensor }: { sensor: Sensor }) {
       setBeside({
         id: other.id,
         text: comparison
-          ? `In ${comparison.hours} hours that both read, this one showed ${humidityWords(Math.abs(comparison.difference), 1)} ${comparison.difference < 0 ? 'less' : 'more'} than ${other.name} (± ${humidityWords(comparison.sd, 1)}), after correction.`
-          : `They have not read in the same hours often enough. Let them hang side by side for a day.`,
+          ? copy.inHoursThatBoth({
+              hours: comparison.hours,
+              difference: comparison.difference,
+              name: other.name,
+              sd: comparison.sd,
+            })
+          : copy.theyHaveNotRead,
       });
     }, null);
   const drift = driftPerYear(checksOf(sensor));
@@ -80,7 +87,7 @@ function HygrometerScreen({ sensor }: { sensor: Sensor }) {
           <Button title="Read it" onPress={() => setReading(true)} />
         ) : sensor.kind === 'logger' ? (
           <Button
-            title="Import a file"
+            title={copy.importAFile}
             onPress={() => router.push({ pathname: '/air/hygrometers/import', params: { sensor: sensor.id } })}
           />
         ) : undefined
@@ -104,31 +111,36 @@ function HygrometerScreen({ sensor }: { sensor: Sensor }) {
       {sensor.kind === 'post' && <Sending sensor={sensor} attempt={attempt} />}
       <Stack gap="small">
         <Text kind="heading" level={2}>
-          Is it right?
+          {copy.isItRight}
         </Text>
-        <Text tone="quiet">
-          Over a wet salt in a sealed jar the air has a humidity that is known. One salt gives an offset, two an offset
-          and a slope.
-        </Text>
+        <Text tone="quiet">{copy.overAWetSalt}</Text>
         <Button
           rank="outline"
-          title="Check it over salt"
+          title={copy.checkItOverSalt}
           onPress={() => router.push({ pathname: '/air/hygrometers/salt', params: { sensor: sensor.id } })}
           start
         />
         {sensor.checks.map((check) => (
           <Row key={check.id} gap="half" align="center">
             <Text kind="small" grow>
-              {`${dateWords(Date.parse(check.at), nowMs, timeZone)}: showed ${humidityWords(check.shownRh, 1)} over ${SALTS[check.salt].name.toLowerCase()} at ${temperatureWords(check.tempC, temperatures, 0)}`}
+              {copy.showedOverAt({
+                at: Date.parse(check.at),
+                nowMs,
+                timeZone,
+                shownRh: check.shownRh,
+                name: SALTS[check.salt].name,
+                tempC: check.tempC,
+                temperatures,
+              })}
             </Text>
             <Button
               rank="plain"
               title="Take back"
-              label={`Take back the check of ${dateWords(Date.parse(check.at), nowMs, timeZone)}`}
+              label={copy.takeBackTheCheck(Date.parse(check.at), nowMs, timeZone)}
               onPress={() =>
                 void attempt(
                   () => changeAir('removeCheck', { params: { ...params, checkId: check.id } }),
-                  'The check is taken back.',
+                  copy.theCheckIsTaken,
                 )
               }
             />
@@ -142,26 +154,26 @@ function HygrometerScreen({ sensor }: { sensor: Sensor }) {
         ))}
       </Stack>
       <Choice
-        label="Where it hangs"
-        hint="What it read stays with the place where it read it."
+        label={copy.whereItHangs}
+        hint={copy.whatItReadStays}
         options={places.map(({ id, name }) => ({ value: id, title: name }))}
         value={sensor.placeId}
         onChange={(placeId) =>
           void attempt(
             () => changeAir('changeSensor', { params, version: sensor.version, body: { name: sensor.name, placeId } }),
-            'From the next hour on it reads there.',
+            copy.fromTheNextHour,
           )
         }
       />
       {sensor.kind === 'hand' && (
         <Button
           rank="outline"
-          title="Import a file"
+          title={copy.importAFile}
           onPress={() => router.push({ pathname: '/air/hygrometers/import', params: { sensor: sensor.id } })}
           start
         />
       )}
-      <Button rank="plain" title="Remove this hygrometer" onPress={() => setRemoving(true)} start flush />
+      <Button rank="plain" title={copy.removeThisHygrometer} onPress={() => setRemoving(true)} start flush />
       {reading && <ReadingSheet onClose={() => setReading(false)} placeId={sensor.placeId} />}
       {removing && (
         <Sheet
@@ -170,11 +182,11 @@ function HygrometerScreen({ sensor }: { sensor: Sensor }) {
           foot={
             <Stack gap="small">
               <Button title="Keep it" onPress={() => setRemoving(false)} />
-              <Button rank="outline" title="Remove it and its readings" onPress={() => void remove()} />
+              <Button rank="outline" title={copy.removeItAndIts} onPress={() => void remove()} />
             </Stack>
           }
         >
-          <Text>{`Its ${sensor.readings} readings go with it, and cannot be brought back.`}</Text>
+          <Text>{copy.itsReadingsGoWith(sensor.readings)}</Text>
         </Sheet>
       )}
     </Screen>
@@ -202,7 +214,7 @@ function LastReadings({ sensor, attempt }: { sensor: Sensor; attempt: Attempt })
   return (
     <View>
       <Text kind="heading" level={2}>
-        What it showed
+        {copy.whatItShowed}
       </Text>
       {readings.map(({ atS, rhHundredths: rh, tempHundredths: temp, lowHundredths: low, highHundredths: high }) => {
         const when = `${dayWords(atS * SECOND_MS, nowMs, timeZone)} ${clockWords(atS * SECOND_MS, timeZone)}`;
@@ -214,9 +226,9 @@ function LastReadings({ sensor, attempt }: { sensor: Sensor; attempt: Attempt })
             <Button
               rank="plain"
               title="Take back"
-              label={`Take back the reading of ${when}`}
+              label={copy.takeBackTheReading(when)}
               onPress={() =>
-                void attempt(() => changeAir('removeReading', { params: { id, atS } }), 'The reading is taken back.')
+                void attempt(() => changeAir('removeReading', { params: { id, atS } }), copy.theReadingIsTaken)
               }
             />
           </Row>
@@ -244,56 +256,52 @@ function Sending({ sensor, attempt }: { sensor: Sensor; attempt: Attempt }) {
     attempt(async () => {
       const answer = await changeAir('renewKey', { params });
       useFreshKeys.getState().remember(sensor.id, answer.key!);
-    }, 'It has a new key. The old one no longer works.');
+    }, copy.itHasANew);
   const simulate = () =>
     attempt(async () => {
       // It gets a key of its own, which takes the place of any other.
       await call('simulate', { params, body: { faults } });
       useFreshKeys.getState().forget(sensor.id);
       setTimeout(() => void refreshAir(true), SOON_MS);
-    }, 'A simulated hygrometer sends for it now, every few seconds.');
+    }, copy.aSimulatedHygrometerSends);
   return (
     <Stack gap="small">
       <Text kind="heading" level={2}>
-        How it sends
+        {copy.howItSends}
       </Text>
-      <Text kind="small">
-        {`A SenML pack (RFC 8428) to ${location.origin}${API_ROOT}/sensors/${sensor.id}/senml, with the key as “Authorization: Bearer …”. Units %RH, Cel, %EL.`}
-      </Text>
+      <Text kind="small">{copy.aSenmlPackRfc(location.origin, API_ROOT, sensor.id)}</Text>
       <Text kind="small" tone="quiet" selectable>
         {'[{"n":"rh","u":"%RH","v":45.2},{"n":"temp","u":"Cel","v":20.6}]'}
       </Text>
       {key ? (
-        <Banner tone="well" text="Its key, shown this once. Write it into the hygrometer now.">
+        <Banner tone="well" text={copy.itsKeyShownThis}>
           <Text kind="strong" selectable>
             {key}
           </Text>
         </Banner>
       ) : (
         <Text kind="small" tone="quiet">
-          {sensor.keyed
-            ? 'It has a key. Keys are shown once, when they are made.'
-            : 'It has no key: nothing can send for it.'}
+          {sensor.keyed ? copy.itHasAKey : copy.itHasNoKey}
         </Text>
       )}
       <Grid gap="small">
-        <Button rank="outline" title={sensor.keyed ? 'Make a new key' : 'Make a key'} onPress={() => void renew()} />
+        <Button rank="outline" title={sensor.keyed ? copy.makeANewKey : copy.makeAKey} onPress={() => void renew()} />
         {sensor.keyed && (
           <Button
             rank="outline"
-            title="Revoke the key"
+            title={copy.revokeTheKey}
             onPress={() =>
               void attempt(async () => {
                 await changeAir('revokeKey', { params });
                 useFreshKeys.getState().forget(sensor.id);
-              }, 'Its key is revoked.')
+              }, copy.itsKeyIsRevoked)
             }
           />
         )}
       </Grid>
-      <Text kind="strong">Try it with a simulated one</Text>
+      <Text kind="strong">{copy.tryItWithA}</Text>
       <Choices label="With faults" options={FAULTS} values={faults} onChange={setFaults} />
-      <Button rank="outline" title="Let a simulated hygrometer send" onPress={() => void simulate()} start />
+      <Button rank="outline" title={copy.letASimulatedHygrometer} onPress={() => void simulate()} start />
     </Stack>
   );
 }

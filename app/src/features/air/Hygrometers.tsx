@@ -21,12 +21,8 @@ import { useMoment } from './where';
 import { correctionsFrom, type SaltCheck } from '@tembrin/core/air';
 import { rhFromHundredths } from '@tembrin/core/units';
 import { SECOND_MS } from '@tembrin/core/time';
-
-export const SENSOR_KIND_NAMES: Readonly<Record<Sensor['kind'], string>> = {
-  hand: 'Read by hand',
-  logger: 'A logger whose files are imported',
-  post: 'One that sends by itself',
-};
+import { PUT_ON_RECORD } from '@/copy/common';
+import { copy, SENSOR_KIND_NAMES } from '@/copy/screens/air/hygrometers';
 
 /** A hygrometer's salt checks as the core reckons with them. */
 export function checksOf({ checks }: Pick<Sensor, 'checks'>): SaltCheck[] {
@@ -54,23 +50,20 @@ export function Hygrometers() {
       back="/air"
       foot={
         air.places.length > 0 ? (
-          <Button rank="outline" title="Add a hygrometer" onPress={() => setAdding(true)} />
+          <Button rank="outline" title={copy.addAHygrometer} onPress={() => setAdding(true)} />
         ) : (
-          <Button title="Add a room first" onPress={() => router.push('/air/add')} />
+          <Button title={copy.addARoomFirst} onPress={() => router.push('/air/add')} />
         )
       }
     >
       {air.sensors.length === 0 ? (
-        <Empty
-          title="None yet"
-          text="Any hygrometer will do, a dial in the case or one that logs. One whose memory keeps lows and highs tells most."
-        />
+        <Empty title="None yet" text={copy.anyHygrometerWillDo} />
       ) : (
         <View role="list" aria-label="Hygrometers">
           {air.sensors.map((sensor) => {
             const shown = sensor.last
               ? `${humidityWords(rhFromHundredths(sensor.last.rhHundredths))} ${dayWords(sensor.last.atS * SECOND_MS, nowMs, timeZone)}`
-              : 'nothing read yet';
+              : copy.nothingReadYet;
             const words = `${nameOf(sensor.placeId)} · ${shown} · ${truthWords(sensor, nowMs, timeZone)}`;
             return (
               <View role="listitem" key={sensor.id}>
@@ -108,7 +101,7 @@ function AddSheet({ onClose }: { onClose: () => void }) {
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
   const save = async () => {
-    if (name.trim() === '') return setProblem('Give it a name.');
+    if (name.trim() === '') return setProblem(copy.giveItAName);
     setBusy(true);
     try {
       const { sensor, key } = await changeAir('addSensor', { body: { id: uuid(), kind, name, placeId } });
@@ -122,20 +115,20 @@ function AddSheet({ onClose }: { onClose: () => void }) {
   };
   return (
     <Sheet
-      title="Add a hygrometer"
+      title={copy.addAHygrometer}
       onClose={onClose}
-      foot={<Button title="Put it on record" busy={busy} onPress={() => void save()} />}
+      foot={<Button title={PUT_ON_RECORD} busy={busy} onPress={() => void save()} />}
     >
       {problem !== null && <Banner tone="now" text={problem} />}
       <Field label="Name" value={name} onChangeText={setName} />
       <Choice
-        label="How it is read"
+        label={copy.howItIsRead}
         options={SENSOR_KINDS.map((value) => ({ value, title: SENSOR_KIND_NAMES[value] }))}
         value={kind}
         onChange={setKind}
       />
       <Choice
-        label="Where it hangs"
+        label={copy.whereItHangs}
         options={places.map(({ id, name: title }) => ({ value: id, title }))}
         value={placeId}
         onChange={setPlaceId}

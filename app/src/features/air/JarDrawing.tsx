@@ -3,16 +3,13 @@ import { usePalette } from '@/ui/theme';
 import { humidityWords } from '@/copy/measures';
 import { Text } from '@/ui/Text';
 import { Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/air/jar-drawing';
 
 /** A sealed jar with a cap of wet salt and a hygrometer beside it. */
 export function JarDrawing({ rh }: { rh: number }) {
   const palette = usePalette();
   return (
-    <Stack
-      role="img"
-      aria-label={`A sealed jar with a cap of wet salt and a hygrometer beside it: ${humidityWords(rh, 1)} inside`}
-      align="center"
-    >
+    <Stack role="img" aria-label={copy.aSealedJarWith(rh)} align="center">
       <Svg width={220} height={168} viewBox="0 0 220 168" aria-hidden>
         <Rect x={44} y={8} width={132} height={20} rx={4} fill={palette.woodDark} />
         <Path

@@ -8,8 +8,7 @@ import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { clockWords, lastingWords } from '@/copy/dates';
-import { readTemperature, temperatureFigure, temperatureWords } from '@/copy/measures';
+import { readTemperature, temperatureFigure } from '@/copy/measures';
 import { useMoment } from './where';
 import {
   CAR_GAIN_C,
@@ -23,6 +22,7 @@ import {
 import { DAY_MS, HOUR_MS } from '@tembrin/core/time';
 import type { CaseKind } from '@tembrin/core/instruments';
 import { Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/air/keeping';
 
 const CASES: readonly { value: CaseKind; title: string }[] = [
   { value: 'hard', title: 'Hard case' },
@@ -51,10 +51,10 @@ export function Keeping() {
       ? warmThrough(caseC, { rh: room.latest!.rh, tempC: room.latest!.tempC! }, WARM_THROUGH_H[kind])
       : null;
   return (
-    <Screen title="On the way, and left alone" back="/air">
+    <Screen title={copy.onTheWayAnd} back="/air">
       <Stack gap="small">
         <Text kind="heading" level={2}>
-          A case from the cold
+          {copy.aCaseFromThe}
         </Text>
         {room ? (
           <>
@@ -68,7 +68,7 @@ export function Keeping() {
             )}
             <Choice label="In its" options={CASES} value={kind} onChange={setKind} />
             <Field
-              label={`How cold it was on the way, in °${temperatures}`}
+              label={copy.howColdItWas(temperatures)}
               inputMode="decimal"
               value={typed}
               onChangeText={setText}
@@ -79,30 +79,39 @@ export function Keeping() {
                 tone={through.sweats ? 'now' : 'well'}
                 text={
                   through.openAfterMs === 0
-                    ? 'It is warm enough: open it.'
-                    : `${through.sweats ? 'Opened now it would sweat' : 'It would not sweat, but it is still cold'}: the room’s dew point is ${temperatureWords(through.dewPointC, temperatures)}. Leave it closed for ${lastingWords(through.openAfterMs)}, until ${clockWords(nowMs + through.openAfterMs, timeZone)}.`
+                    ? copy.itIsWarmEnough
+                    : copy.theRoomsDewPoint({
+                        sweats: through.sweats,
+                        dewPointC: through.dewPointC,
+                        temperatures,
+                        openAfterMs: through.openAfterMs,
+                        openAt: nowMs + through.openAfterMs,
+                        timeZone,
+                      })
                 }
               />
             )}
             <Text kind="small" tone="quiet">
-              {`Newton’s cooling with a time constant of ${WARM_THROUGH_H[kind]} h for this case (from memory); opened when it is within two degrees of the room.`}
+              {copy.newtonsCoolingWithA(WARM_THROUGH_H[kind])}
             </Text>
           </>
         ) : (
-          <Text>
-            Leave it closed until it has warmed through, two to five hours. With a room on record and its temperature
-            read, the time can be told.
-          </Text>
+          <Text>{copy.leaveItClosedUntil}</Text>
         )}
       </Stack>
       <Stack gap="small">
         <Text kind="heading" level={2}>
-          A parked car
+          {copy.aParkedCar}
         </Text>
         <Text>
           {warmest === null
-            ? `In the sun a car gets about ${CAR_GAIN_C} °C warmer than the day within the hour; glue softens from ${GLUE_SOFTENS_C} °C. It comes along when you get out.`
-            : `Today at most ${temperatureWords(warmest, temperatures, 0)} outside: in the sun a parked car reaches about ${temperatureWords(warmest + CAR_GAIN_C, temperatures, 0)}. Glue softens from ${temperatureWords(GLUE_SOFTENS_C, temperatures, 0)}${warmest + CAR_GAIN_C >= GLUE_SOFTENS_C ? ': not even for a minute' : ''}. It comes along when you get out.`}
+            ? copy.inTheSunA(CAR_GAIN_C, GLUE_SOFTENS_C)
+            : copy.todayAtMostOutside({
+                warmest,
+                temperatures,
+                inCarC: warmest + CAR_GAIN_C,
+                softensC: GLUE_SOFTENS_C,
+              })}
         </Text>
       </Stack>
       <View>
@@ -118,8 +127,7 @@ export function Keeping() {
           </Stack>
         ))}
         <Text kind="small" tone="quiet">
-          A guitar that plays differently after a week alone: look at its neck relief first, with the air of that week
-          beside it under Air.
+          {copy.aGuitarThatPlays}
         </Text>
       </View>
       <View>

@@ -3,6 +3,7 @@ import type { AirPoint } from '@/ui/AirChart';
 import { Text } from '@/ui/Text';
 import { DAY_MS, localDay } from '@tembrin/core/time';
 import { Row } from '@/ui/layout';
+import { copy } from '@/copy/screens/air/month-table';
 
 interface MonthTableProps {
   points: readonly AirPoint[];
@@ -41,7 +42,7 @@ export function MonthTable({ points, bandAt, timeZone }: MonthTableProps) {
   /** The first and the last column hold words. */
   const room = (at: number) => (at === 0 || at === 5 ? 2.2 : 1);
   return (
-    <View role="table" aria-label="The year by months, in percent">
+    <View role="table" aria-label={copy.theYearByMonths}>
       <Row role="row" padY="hair" gap="small">
         {HEADS.map((head, at) => (
           <Text key={head} role="columnheader" kind="tiny" tone="quiet" grow={room(at)}>

@@ -10,6 +10,8 @@ import { Text } from '@/ui/Text';
 import { WhenField } from '../part/WhenField';
 import { whenToMs, type When } from '../part/when';
 import { useMoment } from './where';
+import { PUT_ON_RECORD } from '@/copy/common';
+import { copy } from '@/copy/screens/air/move-sheet';
 
 interface MoveSheetProps {
   instrument: Instrument;
@@ -41,9 +43,9 @@ export function MoveSheet({ instrument, home, onClose }: MoveSheetProps) {
       <Sheet
         title={`Where ${instrument.name} lives`}
         onClose={onClose}
-        foot={<Button title="Add a room" onPress={() => router.push('/air/add')} />}
+        foot={<Button title={copy.addARoom} onPress={() => router.push('/air/add')} />}
       >
-        <Text>There is no room on record yet. Add the one it lives in.</Text>
+        <Text>{copy.thereIsNoRoom}</Text>
       </Sheet>
     );
   }
@@ -51,23 +53,23 @@ export function MoveSheet({ instrument, home, onClose }: MoveSheetProps) {
     <Sheet
       title={`Where ${instrument.name} lives`}
       onClose={onClose}
-      foot={<Button title="Put it on record" onPress={() => void save()} />}
+      foot={<Button title={PUT_ON_RECORD} onPress={() => void save()} />}
     >
       <Choice
         label="Place"
         options={[
           ...places.map(({ id, name }) => ({ value: id, title: name })),
-          { value: AWAY, title: 'Away from home' },
+          { value: AWAY, title: copy.awayFromHome },
         ]}
         value={placeId ?? AWAY}
         onChange={(value) => setPlaceId(value === AWAY ? null : value)}
       />
       {place?.kind === 'room' && (
         <Choice
-          label="How it is kept there"
+          label={copy.howItIsKept}
           options={[
-            { value: true, title: 'In its closed case' },
-            { value: false, title: 'In the open' },
+            { value: true, title: copy.inItsClosedCase },
+            { value: false, title: copy.inTheOpen },
           ]}
           value={cased}
           onChange={setCased}

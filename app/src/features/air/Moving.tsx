@@ -9,12 +9,13 @@ import { Field } from '@/ui/Field';
 import { Plank } from '@/ui/Plank';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { dateWords, lastingWords } from '@/copy/dates';
+import { dateWords } from '@/copy/dates';
 import { humidityWords, movementWords, readNumber } from '@/copy/measures';
 import { useMoment } from './where';
 import { DAY_MS } from '@tembrin/core/time';
 import { equilibriumMoisture, movement, movingPlan, woodParts } from '@tembrin/core/air';
 import { Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/air/moving';
 
 const ELSEWHERE = 'elsewhere';
 const ROOM_C = 20;
@@ -57,38 +58,35 @@ export function Moving() {
   ];
   if (!known) return null;
   return (
-    <Screen title="Moving between climates" back="/air">
-      <Text tone="quiet">
-        Wood takes a big change in steps, weeks apart, in its closed case with a two-way pack or a humidifier set to
-        each step.
-      </Text>
+    <Screen title={copy.movingBetweenClimates} back="/air">
+      <Text tone="quiet">{copy.woodTakesABig}</Text>
       <Choice label="From" options={options} value={fromKey} onChange={setFrom} />
       {fromKey === ELSEWHERE && (
         <Field
-          label="Usual humidity there, in %"
+          label={copy.usualHumidityThereIn}
           inputMode="decimal"
           value={typed.from}
           onChangeText={(value) => setTyped({ ...typed, from: value })}
-          error={one ? undefined : 'Write a humidity between 10 and 90 %.'}
+          error={one ? undefined : copy.writeAHumidityBetween}
         />
       )}
       <Choice label="To" options={options} value={toKey} onChange={setTo} />
       {toKey === ELSEWHERE && (
         <Field
-          label="Usual humidity where it goes, in %"
+          label={copy.usualHumidityWhereIt}
           inputMode="decimal"
           value={typed.to}
           onChangeText={(value) => setTyped({ ...typed, to: value })}
-          error={other ? undefined : 'Write a humidity between 10 and 90 %.'}
+          error={other ? undefined : copy.writeAHumidityBetween}
         />
       )}
       <Choice
         label="It leaves"
         options={[
           { value: 0, title: 'Today' },
-          { value: 14, title: 'In two weeks' },
-          { value: 30, title: 'In a month' },
-          { value: 90, title: 'In three months' },
+          { value: 14, title: copy.inTwoWeeks },
+          { value: 30, title: copy.inAMonth },
+          { value: 90, title: copy.inThreeMonths },
         ]}
         value={startDays}
         onChange={setStartDays}
@@ -97,13 +95,21 @@ export function Moving() {
         <Stack gap="small">
           <Text kind="title" level={2}>
             {plan.steps.length === 0
-              ? 'Nothing to arrange'
+              ? copy.nothingToArrange
               : `${plan.steps.length} ${plan.steps.length === 1 ? 'step' : 'steps'}, done by ${dateWords(plan.doneMs, nowMs, timeZone)}`}
           </Text>
           <Text>
-            {`From ${humidityWords(one.rh)} to ${humidityWords(other.rh)}: its water goes from ${(plan.fromMoisture * 100).toFixed(1)} to ${(plan.toMoisture * 100).toFixed(1)} %${moves !== null && instrument ? `, and the top of ${instrument.name} moves by ${movementWords(moves, lengths)}` : ''}.${plan.steps.length === 0 ? ' Leave it in its case for a day.' : ''}`}
+            {copy.fromTo({
+              fromRh: one.rh,
+              toRh: other.rh,
+              fromMoisture: plan.fromMoisture,
+              toMoisture: plan.toMoisture,
+              top:
+                moves !== null && instrument ? { name: instrument.name, moves: movementWords(moves, lengths) } : null,
+              steps: plan.steps.length,
+            })}
           </Text>
-          <View role="list" aria-label="Steps of the move">
+          <View role="list" aria-label={copy.stepsOfTheMove}>
             {plan.steps.map(({ fromMs, toMs, rh, moisture }, at) => (
               <Row key={fromMs} role="listitem" padY="half" gap="one" align="center" rule="top">
                 <Text kind="title" minWidth={74}>
@@ -112,14 +118,14 @@ export function Moving() {
                 <Stack grow>
                   <Text kind="strong">{`From ${dateWords(fromMs, nowMs, timeZone)}`}</Text>
                   <Text kind="small" tone="quiet">
-                    {`Step ${at + 1}, for ${lastingWords(toMs - fromMs)}; ${(moisture * 100).toFixed(1)} % water`}
+                    {copy.stepForWater(at + 1, toMs - fromMs, (moisture * 100).toFixed(1))}
                   </Text>
                 </Stack>
                 <Plank
                   restRh={rh}
                   band={{ low: Math.min(one.rh, other.rh), high: Math.max(one.rh, other.rh) }}
                   tone="accent"
-                  label={`The wood at ${humidityWords(rh)}`}
+                  label={copy.theWoodAt(rh)}
                   width={92}
                   height={34}
                 />
@@ -127,8 +133,7 @@ export function Moving() {
             ))}
           </View>
           <Text kind="small" tone="quiet">
-            A step asks for at most 0.9 % of water and lasts twenty days, two time constants of a thin plate in its case
-            (from memory of the trade). A harp or an old instrument: ask a luthier first.
+            {copy.aStepAsksFor}
           </Text>
         </Stack>
       )}

@@ -19,6 +19,8 @@ import { readNumber } from '@/copy/measures';
 import { livesIn, useRoutePlace } from './where';
 import { DRAUGHTS, type Draught } from '@tembrin/core/air';
 import { Stack } from '@/ui/layout';
+import { PUT_ON_RECORD } from '@/copy/common';
+import { copy } from '@/copy/screens/air/place-form';
 
 const MONTHS = Array.from({ length: 12 }, (_, at) => ({ value: at + 1, title: monthName(at) }));
 const DRAUGHT_OPTIONS = (Object.keys(DRAUGHTS) as Draught[]).map((value) => ({ value, title: DRAUGHTS[value].name }));
@@ -76,7 +78,7 @@ function PlaceForm({ place }: { place: Place | null }) {
     const wrong: Record<string, string> = {};
     for (const key of ['volumeM3', 'tankG', 'dryerG'] as const) {
       const value = numbers[key].trim() === '' ? null : readNumber(numbers[key]);
-      if (value === null && numbers[key].trim() !== '') wrong[key] = 'Write a number, or leave it empty.';
+      if (value === null && numbers[key].trim() !== '') wrong[key] = copy.writeANumberOr;
       wanted[key] = room ? value : null;
     }
     const { id: placeId, version: _version, ...rest } = wanted as Partial<Place>;
@@ -95,7 +97,7 @@ function PlaceForm({ place }: { place: Place | null }) {
         written(instrumentId, { type: 'moved', payload: { placeId: made.id, cased: !room || cased } }),
       );
       router.replace({ pathname: '/air/[place]', params: { place: made.id } });
-      await enter(moves, place ? 'Changed.' : `${made.name} is on record.`);
+      await enter(moves, place ? 'Changed.' : copy.isOnRecord(made.name));
     } catch (error) {
       if (error instanceof Refused && error.problem.fields) setErrors(error.problem.fields);
       setProblem(sentenceOf(error));
@@ -118,12 +120,12 @@ function PlaceForm({ place }: { place: Place | null }) {
 
   return (
     <Screen
-      title={place ? `Change ${place.name}` : 'A room or a case'}
+      title={place ? `Change ${place.name}` : copy.aRoomOrA}
       back={place ? { pathname: '/air/[place]', params: { place: place.id } } : '/air'}
       foot={
         <>
-          <Button title={place ? 'Save' : 'Put it on record'} busy={busy} onPress={() => void save()} />
-          {place && <Button rank="plain" title="Remove this place" onPress={() => void remove()} />}
+          <Button title={place ? 'Save' : PUT_ON_RECORD} busy={busy} onPress={() => void save()} />
+          {place && <Button rank="plain" title={copy.removeThisPlace} onPress={() => void remove()} />}
         </>
       }
     >
@@ -131,10 +133,10 @@ function PlaceForm({ place }: { place: Place | null }) {
       <Stack gap="more">
         {!place && (
           <Choice
-            label="What it is"
+            label={copy.whatItIs}
             options={[
               { value: 'room', title: 'A room' },
-              { value: 'case', title: 'A case with its own hygrometer' },
+              { value: 'case', title: copy.aCaseWithIts },
             ]}
             value={facts.kind}
             onChange={(kind) => change({ kind, roomId: kind === 'room' ? null : facts.roomId })}
@@ -143,7 +145,7 @@ function PlaceForm({ place }: { place: Place | null }) {
         <Field label="Name" value={facts.name} onChangeText={(name) => change({ name })} error={errors.name} />
         {!room && rooms.length > 0 && (
           <Choice
-            label="The room it stands in"
+            label={copy.theRoomItStands}
             options={rooms.map(({ id, name }) => ({ value: id, title: name }))}
             value={facts.roomId}
             onChange={(roomId) => change({ roomId })}
@@ -151,7 +153,7 @@ function PlaceForm({ place }: { place: Place | null }) {
         )}
         {all.length > 0 && (
           <Choices
-            label={place ? 'Who moves in now' : 'Who lives here'}
+            label={place ? copy.whoMovesInNow : copy.whoLivesHere}
             options={all
               .filter(({ log }) => !place || livesIn(log)?.placeId !== place.id)
               .map(({ facts: { id, name } }) => ({ value: id, title: name }))}
@@ -161,10 +163,10 @@ function PlaceForm({ place }: { place: Place | null }) {
         )}
         {room && who.length > 0 && (
           <Choice
-            label="How they are kept here"
+            label={copy.howTheyAreKept}
             options={[
-              { value: true, title: 'In closed cases' },
-              { value: false, title: 'In the open' },
+              { value: true, title: copy.inClosedCases },
+              { value: false, title: copy.inTheOpen },
             ]}
             value={cased}
             onChange={setCased}
@@ -173,15 +175,15 @@ function PlaceForm({ place }: { place: Place | null }) {
         {room && (
           <>
             <Field
-              label="Volume in m³"
-              hint="Length × width × height, in metres. It tells how much water the room takes."
+              label={copy.volumeInM}
+              hint={copy.lengthWidthHeightIn}
               inputMode="decimal"
               value={numbers.volumeM3}
               onChangeText={(volumeM3) => setNumbers({ ...numbers, volumeM3 })}
               error={errors.volumeM3}
             />
             <Choice
-              label="How draughty it is"
+              label={copy.howDraughtyItIs}
               options={DRAUGHT_OPTIONS}
               value={facts.draught}
               onChange={(draught) => change({ draught })}
@@ -189,7 +191,7 @@ function PlaceForm({ place }: { place: Place | null }) {
             <Choice
               label="Heating"
               options={[
-                { value: true, title: 'Heated in the season' },
+                { value: true, title: copy.heatedInTheSeason },
                 { value: false, title: 'Not heated' },
               ]}
               value={facts.heating !== null}
@@ -198,13 +200,13 @@ function PlaceForm({ place }: { place: Place | null }) {
             {facts.heating && (
               <Stack gap="half">
                 <Choice
-                  label="Heating comes on in"
+                  label={copy.heatingComesOnIn}
                   options={MONTHS}
                   value={facts.heating.from}
                   onChange={(from) => change({ heating: { ...facts.heating!, from } })}
                 />
                 <Choice
-                  label="and is on until the end of"
+                  label={copy.andIsOnUntil}
                   options={MONTHS}
                   value={facts.heating.to}
                   onChange={(to) => change({ heating: { ...facts.heating!, to } })}
@@ -212,16 +214,16 @@ function PlaceForm({ place }: { place: Place | null }) {
               </Stack>
             )}
             <Field
-              label="Humidifier: water of one filling, in g"
-              hint="Leave it empty where there is none."
+              label={copy.humidifierWaterOfOne}
+              hint={copy.leaveItEmptyWhere}
               inputMode="decimal"
               value={numbers.tankG}
               onChangeText={(tankG) => setNumbers({ ...numbers, tankG })}
               error={errors.tankG}
             />
             <Field
-              label="Dehumidifier: water a day at most, in g"
-              hint="Leave it empty where there is none."
+              label={copy.dehumidifierWaterADay}
+              hint={copy.leaveItEmptyWhere}
               inputMode="decimal"
               value={numbers.dryerG}
               onChangeText={(dryerG) => setNumbers({ ...numbers, dryerG })}
@@ -229,11 +231,7 @@ function PlaceForm({ place }: { place: Place | null }) {
             />
           </>
         )}
-        {!room && (
-          <Text tone="quiet">
-            A case without a hygrometer of its own needs no entry: say of the instrument that it lies in its case.
-          </Text>
-        )}
+        {!room && <Text tone="quiet">{copy.aCaseWithoutA}</Text>}
       </Stack>
     </Screen>
   );

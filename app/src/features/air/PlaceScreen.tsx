@@ -42,6 +42,8 @@ import {
 import { DAY_MS, HOUR_MS, localDay, MINUTE_MS, startOfLocalDay } from '@tembrin/core/time';
 import { rhFromHundredths } from '@tembrin/core/units';
 import { Grid, Row, Stack } from '@/ui/layout';
+import { TOUCH_CHART } from '@/copy/common';
+import { copy } from '@/copy/screens/air/place';
 
 /** Route: one room or case through the year. */
 export function PlaceRoute() {
@@ -119,15 +121,15 @@ export function PlaceScreen({ air, second }: { air: KnownPlace; second?: boolean
   const month = ranges(record, band, nowMs);
   const outs = excursions(samples, band, holdOf(record)).slice(-4).reverse();
   const pointWords = ({ at, air: day, wood: stands, level }: AirPoint) =>
-    `${dateWords(at, nowMs, timeZone)}: ${day ? `air ${humidityWords(day.low)} to ${humidityWords(day.high)}, mean ${humidityWords(day.rh)}` : 'nothing read'}${stands === null ? '' : `; wood stands at ${humidityWords(stands)}`}${level === null ? '' : `; level ${humidityWords(level)}`}`;
+    `${dateWords(at, nowMs, timeZone)}: ${day ? copy.airToMean(day.low, day.high, day.rh) : 'nothing read'}${stands === null ? '' : copy.woodStandsAt(stands)}${level === null ? '' : `; level ${humidityWords(level)}`}`;
   const point = chosen === null ? null : points[chosen];
   const chosenDay = chosen === null ? null : fromDay + chosen;
   const earlier = year?.reach ? year.reach[0] < fromDay : false;
   const residentWords = resident
-    ? `the wood of ${resident.instrument.name}`
+    ? copy.theWoodOf(resident.instrument.name)
     : place.kind === 'room'
-      ? 'a thin plate lying bare'
-      : 'a thin plate in it';
+      ? copy.aThinPlateLying
+      : copy.aThinPlateIn;
 
   return (
     <Screen
@@ -143,17 +145,14 @@ export function PlaceScreen({ air, second }: { air: KnownPlace; second?: boolean
       }
       foot={
         <Button
-          title="What to do"
+          title={copy.whatToDo}
           onPress={() => router.push({ pathname: '/air/[place]/do', params: { place: place.id } })}
         />
       }
     >
       {record.days.length === 0 && record.hours.length === 0 ? (
-        <Empty
-          title="Nothing read here yet"
-          text="Read a hygrometer, import a logger’s file, or let one send. From then on this shows what the wood makes of it."
-        >
-          <Button title="Read a hygrometer" rank="outline" onPress={() => setReading(true)} start />
+        <Empty title={copy.nothingReadHereYet} text={copy.readAHygrometerImport}>
+          <Button title={copy.readAHygrometer} rank="outline" onPress={() => setReading(true)} start />
         </Empty>
       ) : (
         <Stack gap="half">
@@ -169,13 +168,13 @@ export function PlaceScreen({ air, second }: { air: KnownPlace; second?: boolean
             points={points}
             band={bandAt}
             words={pointWords}
-            label={`${place.name}, a year of air`}
+            label={copy.aYearOfAir(place.name)}
             ticks={monthTicks(points, timeZone, wide ? 1 : 2)}
             chosen={chosen}
             onChoose={setChosen}
           />
           <Text kind="small" aria-live="polite">
-            {point ? pointWords(point) : 'Touch the chart to read a day.'}
+            {point ? pointWords(point) : TOUCH_CHART}
           </Text>
           <ChartKey wood={residentWords} level={year !== null} />
           {residents.length > 1 && (
@@ -187,13 +186,15 @@ export function PlaceScreen({ air, second }: { air: KnownPlace; second?: boolean
             />
           )}
           <Grid gap="small">
-            {earlier && <Button rank="outline" title="The year before" onPress={() => setYearsBack(yearsBack + 1)} />}
+            {earlier && (
+              <Button rank="outline" title={copy.theYearBefore} onPress={() => setYearsBack(yearsBack + 1)} />
+            )}
             {yearsBack > 0 && (
-              <Button rank="outline" title="The year after" onPress={() => setYearsBack(yearsBack - 1)} />
+              <Button rank="outline" title={copy.theYearAfter} onPress={() => setYearsBack(yearsBack - 1)} />
             )}
             <Button
               rank="outline"
-              title={asTable ? 'Without the table' : 'As a table'}
+              title={asTable ? copy.withoutTheTable : copy.asATable}
               onPress={() => setAsTable(!asTable)}
             />
           </Grid>
@@ -213,7 +214,7 @@ export function PlaceScreen({ air, second }: { air: KnownPlace; second?: boolean
       {residents.length > 0 && (
         <View>
           <Text kind="heading" level={2}>
-            Who lives here
+            {copy.whoLivesHere}
           </Text>
           <View role="list" aria-label={`Instruments in ${place.name}`}>
             {residents.map(({ instrument, verdict }) => (
@@ -238,14 +239,14 @@ export function PlaceScreen({ air, second }: { air: KnownPlace; second?: boolean
       {month && (
         <Stack gap="small">
           <Text kind="heading" level={2}>
-            The last thirty days
+            {copy.theLastThirtyDays}
           </Text>
           <Figures
             rows={[
-              ['From low to high in a day', humidityWords(month.daily, 1)],
-              ['From low to high in the month', humidityWords(month.monthly)],
-              ['Greatest change within 24 h', humidityWords(month.within24h)],
-              ['Hours inside the band', humidityWords(month.inBand)],
+              [copy.fromLowToHigh, humidityWords(month.daily, 1)],
+              [copy.fromLowToHighIn, humidityWords(month.monthly)],
+              [copy.greatestChangeWithinH, humidityWords(month.within24h)],
+              [copy.hoursInsideTheBand, humidityWords(month.inBand)],
               ['Band', `${Math.round(band.low * 100)} to ${Math.round(band.high * 100)} %, school ${school}`],
               ...(school === 'A' || school === 'B'
                 ? ([
@@ -259,11 +260,11 @@ export function PlaceScreen({ air, second }: { air: KnownPlace; second?: boolean
       {outs.length > 0 && (
         <Stack gap="hair">
           <Text kind="heading" level={2}>
-            Outside the band
+            {copy.outsideTheBand}
           </Text>
           {outs.map(({ from, to, side, kind, worst, ongoing }) => (
             <Text key={from} kind="small">
-              {`${ongoing ? 'Since' : 'From'} ${dateWords(from, nowMs, timeZone)}${ongoing ? '' : ` for ${lastingWords(to - from)}`}: ${side}, ${kind}${kind === 'brief' ? ', harmless by itself' : ''}; worst ${humidityWords(worst)}.`}
+              {`${ongoing ? 'Since' : 'From'} ${dateWords(from, nowMs, timeZone)}${ongoing ? '' : ` for ${lastingWords(to - from)}`}: ${side}, ${kind}${kind === 'brief' ? copy.harmlessByItself : ''}; worst ${humidityWords(worst)}.`}
             </Text>
           ))}
         </Stack>
@@ -317,14 +318,14 @@ function DayDetail({ placeId, day, fallback, wood, band }: DayDetailProps) {
         points={points}
         band={() => band}
         words={words}
-        label={`${dateWords(from + DAY_MS / 2, nowMs, timeZone)}, hour by hour`}
+        label={copy.hourByHour(from + DAY_MS / 2, nowMs, timeZone)}
         ticks={ticks}
         chosen={chosen}
         onChoose={setChosen}
         tall={150}
       />
       <Text kind="small" tone="quiet">
-        {point ? words(point) : 'Touch it to read an hour.'}
+        {point ? words(point) : copy.touchItToRead}
       </Text>
     </Stack>
   );

@@ -11,8 +11,10 @@ import { Choice } from '@/ui/Choice';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 import { NumberPair } from './NumberPair';
-import { humidityWords, readNumber, readTemperature } from '@/copy/measures';
+import { readNumber, readTemperature } from '@/copy/measures';
 import { humidityFault } from '@tembrin/core/air';
+import { PUT_ON_RECORD } from '@/copy/common';
+import { copy } from '@/copy/screens/air/reading-sheet';
 
 interface ReadingSheetProps {
   onClose: () => void;
@@ -61,7 +63,7 @@ export function ReadingSheet({ onClose, placeId }: ReadingSheetProps) {
       if (!sensor) await changeAir('addSensor', { body: { id, kind: 'hand', name: 'Hygrometer', placeId: chosen } });
       await takeReading(id, reading);
       onClose();
-      notify(`${humidityWords(rh / 100, rh % 1 === 0 ? 0 : 1)} is on record.`, () => takeReadingBack(id, reading));
+      notify(copy.isOnRecord(rh / 100, rh % 1 === 0 ? 0 : 1), () => takeReadingBack(id, reading));
     } catch (error) {
       setProblem(sentenceOf(error));
       setBusy(false);
@@ -70,9 +72,9 @@ export function ReadingSheet({ onClose, placeId }: ReadingSheetProps) {
 
   return (
     <Sheet
-      title="Read a hygrometer"
+      title={copy.readAHygrometer}
       onClose={onClose}
-      foot={<Button title="Put it on record" busy={busy} onPress={() => void save()} />}
+      foot={<Button title={PUT_ON_RECORD} busy={busy} onPress={() => void save()} />}
     >
       {problem !== null && <Banner tone="now" text={problem} />}
       {places.length > 1 && (
@@ -100,13 +102,13 @@ export function ReadingSheet({ onClose, placeId }: ReadingSheetProps) {
       />
       <NumberPair
         pair={[
-          { label: 'Lowest, if it says', value: text.low, onChange: set('low'), error: errors.low },
-          { label: 'Highest, if it says', value: text.high, onChange: set('high'), error: errors.high },
+          { label: copy.lowestIfItSays, value: text.low, onChange: set('low'), error: errors.low },
+          { label: copy.highestIfItSays, value: text.high, onChange: set('high'), error: errors.high },
         ]}
         onSubmit={() => void save()}
       />
       <Text kind="small" tone="quiet">
-        Lowest and highest since the last look; set its memory back afterwards. The temperature may be left out.
+        {copy.lowestAndHighestSince}
       </Text>
     </Sheet>
   );

@@ -14,8 +14,7 @@ import { Text } from '@/ui/Text';
 import { NumberedSteps } from '@/ui/NumberedSteps';
 import { NumberPair } from './NumberPair';
 import { HOUR_MS } from '@tembrin/core/time';
-import { clockWords, dayWords } from '@/copy/dates';
-import { humidityWords, readNumber, readTemperature, temperatureWords } from '@/copy/measures';
+import { readNumber, readTemperature } from '@/copy/measures';
 import { checksOf } from './Hygrometers';
 import { JarDrawing } from './JarDrawing';
 import { useMoment, useRouteSensor } from './where';
@@ -30,6 +29,7 @@ import {
   type Salt,
 } from '@tembrin/core/air';
 import { Stack } from '@/ui/layout';
+import { copy, STEPS } from '@/copy/screens/air/salt-check';
 
 /** Route: the guided check of a hygrometer over a saturated salt. */
 export function SaltCheckRoute() {
@@ -38,13 +38,6 @@ export function SaltCheckRoute() {
   if (!known) return null;
   return sensor ? <SaltCheckScreen key={sensor.id} sensor={sensor} /> : <Redirect href="/air/hygrometers" />;
 }
-
-const STEPS = [
-  'Stir the salt with a few drops of water to a wet slurry in a bottle cap: more salt than water, no lake on top.',
-  'Put cap and hygrometer side by side into a jar or a bag that seals. The sensor must never touch the salt.',
-  `Seal it and leave it ${SALT_HOURS.least} to ${SALT_HOURS.most} hours where the temperature stays the same, out of the sun.`,
-  'Read it through the glass, sealed; write down what it shows and the temperature.',
-];
 
 function SaltCheckScreen({ sensor }: { sensor: Sensor }) {
   const temperatures = usePreferences((state) => state.temperatures);
@@ -71,9 +64,9 @@ function SaltCheckScreen({ sensor }: { sensor: Sensor }) {
   };
   const save = async () => {
     const wrong: typeof errors = {};
-    if (temp === null) wrong.temp = 'Write the temperature in the jar.';
+    if (temp === null) wrong.temp = copy.writeTheTemperatureIn;
     if (typeof temp === 'string') wrong.temp = temp;
-    if (shown === null || shown < 1 || shown > 100) wrong.shown = 'Write what it shows in percent, like 73.';
+    if (shown === null || shown < 1 || shown > 100) wrong.shown = copy.writeWhatItShows;
     if (Object.keys(wrong).length > 0) return setErrors(wrong);
     if (fault) return setProblem(CHECK_FAULT_SENTENCES[fault]);
     setBusy(true);
@@ -84,7 +77,7 @@ function SaltCheckScreen({ sensor }: { sensor: Sensor }) {
         body: { ...check, id, at: new Date(nowMs).toISOString() },
       });
       router.replace({ pathname: '/air/hygrometers/[sensor]', params: { sensor: sensor.id } });
-      notify('Checked. Its readings are corrected from the next hour on.', () =>
+      notify(copy.checkedItsReadingsAre, () =>
         changeAir('removeCheck', { params: { id: sensor.id, checkId: id } }).then(() => undefined),
       );
     } catch (error) {
@@ -96,7 +89,7 @@ function SaltCheckScreen({ sensor }: { sensor: Sensor }) {
     <Screen
       title="Salt check"
       back={{ pathname: '/air/hygrometers/[sensor]', params: { sensor: sensor.id } }}
-      foot={<Button title="Put the check on record" busy={busy} onPress={() => void save()} />}
+      foot={<Button title={copy.putTheCheckOn} busy={busy} onPress={() => void save()} />}
     >
       <Text tone="quiet">{sensor.name}</Text>
       {problem !== null && <Banner tone="now" text={problem} />}
@@ -109,14 +102,14 @@ function SaltCheckScreen({ sensor }: { sensor: Sensor }) {
         value={salt}
         onChange={setSalt}
       />
-      <Text>{`Over ${SALTS[salt].name.toLowerCase()} the air has ${humidityWords(wanted, 1)} at ${temperatureWords(tempC, temperatures, 0)}.`}</Text>
+      <Text>{copy.overTheAirHas({ name: SALTS[salt].name, wanted, tempC, temperatures })}</Text>
       <NumberedSteps steps={STEPS} ruled />
       <Text kind="small" tone="quiet">
-        {`Sealed now, it can be read from ${dayWords(nowMs + SALT_HOURS.least * HOUR_MS, nowMs, timeZone)} ${clockWords(nowMs + SALT_HOURS.least * HOUR_MS, timeZone)}. Keep salts off metal and strings, and away from children; wash your hands.`}
+        {copy.sealedNowItCan(nowMs + SALT_HOURS.least * HOUR_MS, nowMs, timeZone)}
       </Text>
       <NumberPair
         pair={[
-          { label: 'It shows, in %', value: text.shown, onChange: set('shown'), error: errors.shown },
+          { label: copy.itShowsIn, value: text.shown, onChange: set('shown'), error: errors.shown },
           { label: `Temperature in °${temperatures}`, value: text.temp, onChange: set('temp'), error: errors.temp },
         ]}
       />
@@ -126,8 +119,14 @@ function SaltCheckScreen({ sensor }: { sensor: Sensor }) {
           tone="well"
           text={
             correction.salts.length > 1
-              ? `With ${correction.salts.length} salts: true = ${(correction.offset * 100).toFixed(1)} % + ${correction.slope.toFixed(3)} × shown, ± ${humidityWords(correction.uncertainty, 1)}. 50 % shown is ${humidityWords(corrected(0.5, correction), 1)}.`
-              : `It shows ${humidityWords(Math.abs(correction.offset), 1)} too ${correction.offset < 0 ? 'much' : 'little'}, ± ${humidityWords(correction.uncertainty, 1)}. A second salt within a week adds the slope.`
+              ? copy.withSaltsTrueShown({
+                  salts: correction.salts.length,
+                  offset: (correction.offset * 100).toFixed(1),
+                  slope: correction.slope,
+                  uncertainty: correction.uncertainty,
+                  corrected: corrected(0.5, correction),
+                })
+              : copy.itShowsTooA(correction.offset, correction.uncertainty)
           }
         />
       )}

@@ -7,9 +7,8 @@ import { Empty } from '@/ui/Empty';
 import { Figures } from '@/ui/Figures';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { refillWords, tankWords } from '@/copy/air';
 import { clockWords, dayWords } from '@/copy/dates';
-import { humidityWords, temperatureWords, waterWords } from '@/copy/measures';
+import { humidityWords, temperatureWords } from '@/copy/measures';
 import { listWords } from '@/copy/lists';
 import { HumidifierWeighings } from './HumidifierWeighings';
 import { useMoment, useResidents, useRoutePlace } from './where';
@@ -26,6 +25,7 @@ import {
 } from '@tembrin/core/air';
 import { HOUR_MS, WEEK_MS } from '@tembrin/core/time';
 import { Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/air/what-to-do';
 
 /** Route: what to do for a room or a case, in figures. */
 export function WhatToDo() {
@@ -41,15 +41,9 @@ function Plan({ air }: { air: KnownPlace }) {
   const room = place.kind === 'case' && place.roomId ? (places.get(place.roomId) ?? null) : air;
   const residents = useResidents(place.id);
   return (
-    <Screen title="What to do" back={{ pathname: '/air/[place]', params: { place: place.id } }}>
+    <Screen title={copy.whatToDo} back={{ pathname: '/air/[place]', params: { place: place.id } }}>
       <Text tone="quiet">{place.name}</Text>
-      {place.kind === 'case' && (
-        <Text>
-          {room
-            ? `A case follows its room. Put ${room.place.name} right first; in the case, a humidifier or a two-way pack takes up the slack.`
-            : 'Say in which room this case stands, and the water it takes can be reckoned.'}
-        </Text>
-      )}
+      {place.kind === 'case' && <Text>{room ? copy.aCaseFollowsIts(room.place.name) : copy.sayInWhichRoom}</Text>}
       {room && <RoomFigures air={room} ideal={idealOf(residents.map(({ schools }) => schools.air))} />}
       {residents
         .filter(({ instrument, log }) => instrument.setUp.humidifier || log.weighings.length > 0)
@@ -58,14 +52,14 @@ function Plan({ air }: { air: KnownPlace }) {
         ))}
       <Stack gap="hair">
         <Text kind="heading" level={2}>
-          In any case
+          {copy.inAnyCase}
         </Text>
         {KEEPING_RULES.filter(({ id }) => id !== 'car').map(({ id, title, does }) => (
           <Text key={id} kind="small">{`${title}: ${does}`}</Text>
         ))}
         <Button
           rank="plain"
-          title="Home remedies, journeys, going away"
+          title={copy.homeRemediesJourneysGoing}
           onPress={() => router.push('/air/keeping')}
           start
           flush
@@ -108,10 +102,10 @@ function RoomFigures({ air, ideal }: { air: KnownPlace; ideal: Band }) {
         });
   if (place.volumeM3 === null) {
     return (
-      <Empty title="How large is the room?" text="With its volume the water it takes can be reckoned.">
+      <Empty title={copy.howLargeIsThe} text={copy.withItsVolumeThe}>
         <Button
           rank="outline"
-          title="Say how large it is"
+          title={copy.sayHowLargeIt}
           onPress={() => router.push({ pathname: '/air/[place]/change', params: { place: place.id } })}
           start
         />
@@ -119,39 +113,35 @@ function RoomFigures({ air, ideal }: { air: KnownPlace; ideal: Band }) {
     );
   }
   if (!plan) {
-    return <Empty title="Nothing read in the last week" text="Read a hygrometer here, and this page has figures." />;
+    return <Empty title={copy.nothingReadInThe} text={copy.readAHygrometerHere} />;
   }
   const { action, gramsPerDay, refillHours, tankTooSmall, targetRh } = plan;
   const title = {
-    humidify: `Give it ${waterWords(gramsPerDay)} of water a day`,
-    dehumidify: `Take out ${waterWords(gramsPerDay)} of water a day`,
-    leave: 'Leave it as it is',
+    humidify: copy.giveItOfWater(gramsPerDay),
+    dehumidify: copy.takeOutOfWater(gramsPerDay),
+    leave: copy.leaveItAsIt,
   }[action];
   const how =
     action === 'humidify'
       ? place.tankG === null
-        ? 'A room humidifier does it; say in the room’s facts how much one filling holds.'
+        ? copy.aRoomHumidifierDoes
         : tankTooSmall
-          ? `Its humidifier holds ${waterWords(place.tankG)} and would be empty within ${tankWords(refillHours!)}: fill it morning and evening, and look for a larger one.`
-          : `Its humidifier holds ${waterWords(place.tankG)}: fill it ${refillWords(refillHours!)}.`
+          ? copy.itsHumidifierHoldsAnd(place.tankG, refillHours!)
+          : copy.itsHumidifierHoldsFill(place.tankG, refillHours!)
       : action === 'dehumidify'
         ? place.dryerG === null
-          ? 'A dehumidifier does it; until then, air when the hours below say so.'
+          ? copy.aDehumidifierDoesIt
           : gramsPerDay > place.dryerG
-            ? `Its dehumidifier takes out ${waterWords(place.dryerG)} a day at most: it cannot keep up alone.`
-            : `Its dehumidifier manages: it takes out up to ${waterWords(place.dryerG)} a day.`
-        : `The coming days keep it within ${humidityWords(ideal.low)} to ${humidityWords(ideal.high)}.`;
+            ? copy.itsDehumidifierTakesOut(place.dryerG)
+            : copy.itsDehumidifierManagesIt(place.dryerG)
+        : copy.theComingDaysKeep(ideal.low, ideal.high);
   return (
     <>
       <Stack gap="small">
         <Text kind="title" level={2}>
           {title}
         </Text>
-        <Text>
-          {action === 'leave'
-            ? how
-            : `That holds ${humidityWords(targetRh)} at ${temperatureWords(plan.tempC, temperatures, 0)}. ${how}`}
-        </Text>
+        <Text>{action === 'leave' ? how : copy.thatHoldsAt({ targetRh, tempC: plan.tempC, temperatures, how })}</Text>
       </Stack>
       <Stack gap="hair">
         <Text kind="heading" level={2}>
@@ -161,19 +151,17 @@ function RoomFigures({ air, ideal }: { air: KnownPlace; ideal: Band }) {
       </Stack>
       <Figures
         rows={[
-          ['Room', `${place.volumeM3} m³, air changed ${changesPerHour} times an hour`],
+          ['Room', copy.mAirChangedTimes(place.volumeM3, changesPerHour)],
           ['By itself', `${humidityWords(Math.min(1, plan.rh))} at ${temperatureWords(plan.tempC, temperatures)}`],
-          ['Air that comes in', `${plan.supplyGm3.toFixed(1)} g/m³ once inside`],
-          ['Air that is wanted', `${plan.targetGm3.toFixed(1)} g/m³`],
+          [copy.airThatComesIn, copy.gmOnceInside(plan.supplyGm3)],
+          [copy.airThatIsWanted, `${plan.targetGm3.toFixed(1)} g/m³`],
           [
-            'Water a day',
+            copy.waterADay,
             `${place.volumeM3} × ${changesPerHour} × 24 × ${Math.abs(plan.targetGm3 - plan.supplyGm3).toFixed(1)} = ${Math.round(place.volumeM3 * changesPerHour * 24 * Math.abs(plan.targetGm3 - plan.supplyGm3))} g`,
           ],
           [
-            'It rests on',
-            plan.basis === 'forecast'
-              ? `the coming week at ${weather?.station ?? ''}, and what this room adds: ${habit!.gainGm3.toFixed(1)} g/m³`
-              : 'the week just past; no weather is known',
+            copy.itRestsOn,
+            plan.basis === 'forecast' ? copy.theComingWeekAt(weather?.station, habit!.gainGm3) : copy.theWeekJustPast,
           ],
         ]}
       />
@@ -181,17 +169,15 @@ function RoomFigures({ air, ideal }: { air: KnownPlace; ideal: Band }) {
   );
 
   function airingWords(): string {
-    if (plan!.hours.length === 0) return 'No weather service answers, so the hours for airing are not known.';
+    if (plan!.hours.length === 0) return copy.noWeatherServiceAnswers;
     const spans = plan!.airing.map(
       ({ at, until, rhAfter }) =>
         `${dayWords(at, nowMs, timeZone)} ${clockWords(at, timeZone)} to ${clockWords(until, timeZone)} (to ${humidityWords(rhAfter)})`,
     );
     const now = plan!.hours[0]!;
-    const here = `Opening the windows now ${now.effect === 'same' ? 'changes little' : now.effect} (${now.outGm3.toFixed(1)} g/m³ outside, ${now.inGm3.toFixed(1)} inside).`;
+    const here = copy.openingTheWindowsNow(now.effect, now.outGm3, now.inGm3);
     if (spans.length === 0) {
-      return action === 'leave'
-        ? `${here} Air as you like, shortly.`
-        : `${here} In the next two days airing does not help: keep it short.`;
+      return action === 'leave' ? copy.airAsYouLike(here) : copy.inTheNextTwo(here);
     }
     return `${here} It helps ${listWords(spans.slice(0, 3))}.`;
   }

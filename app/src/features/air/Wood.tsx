@@ -13,17 +13,9 @@ import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { Text } from '@/ui/Text';
-import {
-  AIR_RULE,
-  AIR_STATE_NAMES,
-  airSchoolWords,
-  effectsWords,
-  verdictFigures,
-  verdictSentence,
-  woodPartName,
-} from '@/copy/air';
-import { dateWords, sinceDayWords } from '@/copy/dates';
-import { humidityWords, movementWords } from '@/copy/measures';
+import { AIR_RULE, AIR_STATE_NAMES, effectsWords, verdictFigures, verdictSentence, woodPartName } from '@/copy/air';
+import { dateWords } from '@/copy/dates';
+import { humidityWords } from '@/copy/measures';
 import { useRouteInstrument } from '../kit/route-instrument';
 import { ChartKey } from './ChartWords';
 import { woodOfInstrument, yearPoints } from './chart-points';
@@ -33,6 +25,8 @@ import { DAY_MS, localDay, MINUTE_MS, WEEK_MS } from '@tembrin/core/time';
 import { recordOf } from '@tembrin/core/instruments';
 import { samplesOf, staysAir } from '@tembrin/core/air';
 import { Row, Stack } from '@/ui/layout';
+import { TOUCH_CHART } from '@/copy/common';
+import { copy } from '@/copy/screens/air/wood';
 
 /** Route: what the air has done to one instrument's wood. */
 export function WoodRoute() {
@@ -76,19 +70,19 @@ function Wood({ instrument }: { instrument: Instrument }) {
   const away = verdict.body !== null && log.sessions.length > 0 ? nowMs - log.sessions.at(-1)!.beganAt : 0;
   const reliefFirst = recordOf(instrument.family).fretted && away >= WEEK_MS;
   const words = ({ at, air: day, wood }: AirPoint) =>
-    `${dateWords(at, nowMs, timeZone)}: ${day ? `air ${humidityWords(day.low)} to ${humidityWords(day.high)}` : 'nothing read'}${wood === null ? '' : `; wood stands at ${humidityWords(wood)}`}`;
+    `${dateWords(at, nowMs, timeZone)}: ${day ? `air ${humidityWords(day.low)} to ${humidityWords(day.high)}` : 'nothing read'}${wood === null ? '' : copy.woodStandsAt(wood)}`;
   const point = chosen === null ? null : points[chosen];
   const ticks = [0, 4, 8, 12].map((week) => {
     const each = points[week * 7 + 3];
     return { at: each?.at ?? week, text: each ? dateWords(each.at, nowMs, timeZone) : '' };
   });
   const where = place
-    ? `Lives in ${place.place.name}${home!.cased && place.place.kind === 'room' ? ', in its case' : ''}.`
+    ? `Lives in ${place.place.name}${home!.cased && place.place.kind === 'room' ? copy.inItsCase : ''}.`
     : home?.placeId === null
-      ? 'Away from home.'
+      ? copy.awayFromHome
       : home
-        ? 'The place it lived in was removed.'
-        : 'Nobody has said where it lives.';
+        ? copy.thePlaceItLived
+        : copy.nobodyHasSaidWhere;
   const canDo = place !== undefined && samplesOf(place.record).length > 0;
   return (
     <Screen
@@ -98,11 +92,11 @@ function Wood({ instrument }: { instrument: Instrument }) {
       foot={
         canDo ? (
           <Button
-            title="What to do"
+            title={copy.whatToDo}
             onPress={() => router.push({ pathname: '/air/[place]/do', params: { place: place.place.id } })}
           />
         ) : (
-          <Button title="Say where it lives" onPress={() => setMoving(true)} />
+          <Button title={copy.sayWhereItLives} onPress={() => setMoving(true)} />
         )
       }
     >
@@ -114,7 +108,7 @@ function Wood({ instrument }: { instrument: Instrument }) {
               restRh={verdict.body.restRh}
               band={verdict.band}
               tone={AIR_THREAD_STATES[verdict.state] === 'unknown' ? 'quiet' : TONES[verdict.state]}
-              label={`${woodPartName(verdict.body.part.id, instrument)}: stands where ${humidityWords(verdict.body.restRh)} would hold it`}
+              label={copy.standsWhereWouldHold(woodPartName(verdict.body.part.id, instrument), verdict.body.restRh)}
               width={190}
               height={60}
             />
@@ -123,13 +117,10 @@ function Wood({ instrument }: { instrument: Instrument }) {
         <Text>{verdictSentence(verdict, instrument, moment, lengths)}</Text>
       </Stack>
       {reliefFirst && (
-        <Banner
-          tone="soon"
-          text={`Not played since ${sinceDayWords(nowMs - away, nowMs, timeZone)}. If it plays differently now, look at the neck relief first: the neck moves while it lies.`}
-        >
+        <Banner tone="soon" text={copy.notPlayedSinceIf(nowMs - away, nowMs, timeZone)}>
           <Button
             rank="plain"
-            title="Measure the relief"
+            title={copy.measureTheRelief}
             onPress={() => router.push({ pathname: '/kit/[id]/set-up', params: { id: instrument.id } })}
             start
             flush
@@ -142,14 +133,14 @@ function Wood({ instrument }: { instrument: Instrument }) {
             points={points}
             band={() => verdict.band}
             words={words}
-            label={`Thirteen weeks of air and wood of ${instrument.name}`}
+            label={copy.thirteenWeeksOfAir(instrument.name)}
             ticks={ticks}
             chosen={chosen}
             onChoose={setChosen}
             tall={200}
           />
           <Text kind="small" aria-live="polite">
-            {point ? words(point) : 'Touch the chart to read a day.'}
+            {point ? words(point) : TOUCH_CHART}
           </Text>
           <ChartKey wood="its wood" level={false} />
         </Stack>
@@ -165,14 +156,14 @@ function Wood({ instrument }: { instrument: Instrument }) {
         <Text kind="strong">{where}</Text>
         {verdict.cased && (
           <Text kind="small" tone="quiet">
-            The closed case slows the air: its wood follows in one to two weeks.
+            {copy.theClosedCaseSlows}
           </Text>
         )}
       </LinkRow>
       <Button
         rank="outline"
-        title={home ? 'It moves' : 'Say where it lives'}
-        label={home ? `${instrument.name} moves to another place` : `Say where ${instrument.name} lives`}
+        title={home ? 'It moves' : copy.sayWhereItLives}
+        label={home ? copy.movesToAnotherPlace(instrument.name) : copy.sayWhereLives(instrument.name)}
         onPress={() => setMoving(true)}
         start
       />
@@ -194,12 +185,12 @@ function Wood({ instrument }: { instrument: Instrument }) {
               <Stack grow>
                 <Text kind="smallStrong">{woodPartName(part.id, instrument)}</Text>
                 <Text kind="small" tone="quiet">
-                  {`${movementWords(mm, lengths)} of ${part.widthMm} mm; ${(moisture * 100).toFixed(1)} % water`}
+                  {copy.ofMmWater({ mm, lengths, widthMm: part.widthMm, waterPercent: (moisture * 100).toFixed(1) })}
                 </Text>
               </Stack>
             </Row>
           ))}
-          {verdict.effects.length > 0 && <Text>{`It may show as ${effectsWords(verdict.effects)}.`}</Text>}
+          {verdict.effects.length > 0 && <Text>{copy.itMayShowAs(effectsWords(verdict.effects))}</Text>}
         </Stack>
       )}
       <Stack gap="small">
@@ -211,7 +202,7 @@ function Wood({ instrument }: { instrument: Instrument }) {
           {AIR_RULE}
         </Text>
         <Text kind="small" tone="quiet">
-          {`${airSchoolWords(verdict)} Choose under Schools. Tembrin advises; cracks and open seams are a luthier’s.`}
+          {copy.chooseUnderSchoolsTembrin(verdict)}
         </Text>
       </Stack>
       {moving && <MoveSheet instrument={instrument} home={home} onClose={() => setMoving(false)} />}

@@ -2,6 +2,7 @@ import { credentialsSchema } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { signIn } from '@/state/household';
 import { AccountForm } from './form';
+import { copy } from '@/copy/screens/auth/sign-in';
 
 export function SignIn() {
   return (
@@ -14,7 +15,7 @@ export function SignIn() {
         await signIn(values);
         router.replace('/now');
       }}
-      other={{ title: 'Make an account instead', href: '/start' }}
+      other={{ title: copy.makeAnAccountInstead, href: '/start' }}
     />
   );
 }

@@ -3,13 +3,14 @@ import { router } from 'expo-router';
 import { createAccount } from '@/state/household';
 import { AccountForm } from './form';
 import { hereZone } from './time-zone';
+import { copy } from '@/copy/screens/auth/start-your-own';
 
 export function StartYourOwn() {
   return (
     <AccountForm
-      title="Start your own"
-      action="Make the account"
-      passwordHint="At least 10 characters. A few unrelated words are easy to remember."
+      title={copy.startYourOwn}
+      action={copy.makeTheAccount}
+      passwordHint={copy.atLeastCharactersA}
       newPassword
       schema={newAccountSchema}
       start={{ email: '', password: '', timeZone: hereZone() }}
@@ -17,7 +18,7 @@ export function StartYourOwn() {
         await createAccount(values);
         router.replace('/kit/add');
       }}
-      other={{ title: 'I have an account: sign in', href: '/sign-in' }}
+      other={{ title: copy.iHaveAnAccount, href: '/sign-in' }}
     />
   );
 }

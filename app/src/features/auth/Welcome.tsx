@@ -12,12 +12,7 @@ import { Text } from '@/ui/Text';
 import { hereZone } from './time-zone';
 import { usualFacts } from '@tembrin/core/instruments';
 import { Scroll, Split, Stack } from '@/ui/layout';
-
-const PROMISES = [
-  ['It measures.', 'Playing time, bowing since the rosin, hours a bow was left tight.'],
-  ['It works out.', 'When strings and hair will be spent, as a window with its figures shown.'],
-  ['It minds.', 'A closing round, one tap a step, so that nothing is forgotten at night.'],
-] as const;
+import { copy, PROMISES } from '@/copy/screens/auth/welcome';
 
 /** The door: what this is, and two ways in. */
 export function Welcome() {
@@ -60,7 +55,7 @@ export function Welcome() {
                 Tembrin
               </Text>
               <Text kind="heading" tone="quiet">
-                Keeps string instruments playable.
+                {copy.keepsStringInstrumentsPlayable}
               </Text>
             </Stack>
             <Stack gap="half" fill>
@@ -72,8 +67,8 @@ export function Welcome() {
             </Stack>
             {problem !== null && <Banner tone="now" text={problem} />}
             <Stack gap="small">
-              <Button title="Start your own" onPress={() => router.push('/start')} />
-              <Button rank="outline" title="Look round the demo library" busy={busy} onPress={() => void demo()} />
+              <Button title={copy.startYourOwn} onPress={() => router.push('/start')} />
+              <Button rank="outline" title={copy.lookRoundTheDemo} busy={busy} onPress={() => void demo()} />
               <Button rank="plain" title="Sign in" onPress={() => router.push('/sign-in')} />
             </Stack>
           </Stack>

@@ -19,6 +19,7 @@ import { isBowed } from '@tembrin/core/instruments';
 import { ROSIN_GUIDE_DATA, ROSIN_GUIDES, type RosinGuideId } from '@tembrin/core/bow';
 import type { InstrumentLog } from '@tembrin/core/log';
 import { Grid, Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/bench/bench';
 
 /** Route: the bench, for the instrument on the stand. */
 export function Bench() {
@@ -39,40 +40,36 @@ function BenchOf({ instrument }: { instrument: Instrument }) {
       <OnStand instrument={instrument} />
       <View>
         {!wide && (
-          <LinkRow href="/bench/use" label="What may I use on this?">
-            <Text kind="heading">What may I use on this?</Text>
+          <LinkRow href="/bench/use" label={copy.whatMayIUse}>
+            <Text kind="heading">{copy.whatMayIUse}</Text>
             <Text kind="small" tone="quiet">
-              Choose a surface and what is in your hand: allowed, only so, or never, and why.
+              {copy.chooseASurfaceAnd}
             </Text>
           </LinkRow>
         )}
-        <LinkRow href="/bench/change" label="Change strings, step by step">
+        <LinkRow href="/bench/change" label={copy.changeStringsStepBy}>
           <Text kind="heading">Change strings</Text>
           <Text kind="small" tone="quiet">
-            {change
-              ? `Under way since ${dayWords(change.at, log.nowMs, log.timeZone)}: take it up where you left it.`
-              : 'Step by step with hands busy, over a sitting or over days.'}
+            {change ? copy.underWaySinceTake(change.at, log.nowMs, log.timeZone) : copy.stepByStepWith}
           </Text>
         </LinkRow>
-        <LinkRow href={{ pathname: '/kit/[id]/settle', params: { id: instrument.id } }} label="Tune and settle">
-          <Text kind="heading">Tune and settle</Text>
+        <LinkRow href={{ pathname: '/kit/[id]/settle', params: { id: instrument.id } }} label={copy.tuneAndSettle}>
+          <Text kind="heading">{copy.tuneAndSettle}</Text>
           <Text kind="small" tone="quiet">
-            Cents against your own A; when new strings will hold.
+            {copy.centsAgainstYourOwn}
           </Text>
         </LinkRow>
-        <LinkRow href="/bench/packing" label="Leaving home: the packing check">
+        <LinkRow href="/bench/packing" label={copy.leavingHomeThePacking}>
           <Text kind="heading">Leaving home</Text>
           <Text kind="small" tone="quiet">
-            {packed
-              ? `Packed ${dayWords(packed.at, log.nowMs, log.timeZone)}.`
-              : 'Bow, loose things, latches, car: looked at in a minute.'}
+            {packed ? `Packed ${dayWords(packed.at, log.nowMs, log.timeZone)}.` : copy.bowLooseThingsLatches}
           </Text>
         </LinkRow>
       </View>
       {isBowed(instrument.family) && (
         <Stack gap="hair">
           <Text kind="heading" level={2}>
-            Rosin that is not everyday
+            {copy.rosinThatIsNot}
           </Text>
           <Grid padTop="small" gap="small">
             {ROSIN_GUIDES.map((id) => (
@@ -131,9 +128,9 @@ function Missed({ log }: { log: InstrumentLog }) {
         Missed lately
       </Text>
       <Text kind="small" tone="quiet">
-        {`Closing rounds and drills of the last ${LOOK_BACK_DAYS} days. The round gives a step more room while it keeps being missed.`}
+        {copy.closingRoundsAndDrills(LOOK_BACK_DAYS)}
       </Text>
-      <View role="table" aria-label="Steps missed lately">
+      <View role="table" aria-label={copy.stepsMissedLately}>
         {missed.map(({ step, asked, missed: times }) => (
           <Row key={step} role="row" padY="small" gap="one" align="baseline" rule="bottom">
             <Text role="rowheader" kind={emphasised.has(step) ? 'smallStrong' : 'small'} grow>

@@ -4,6 +4,7 @@ import Svg, { Circle, G, Path } from 'react-native-svg';
 import { usePalette } from '@/ui/theme';
 import { bowGap, type BowAt } from '@tembrin/core/bow';
 import type { BowedFamily } from '@tembrin/core/instruments';
+import { copy } from '@/copy/screens/bench/bow-drawing';
 
 /** Heights are drawn so many times as large as lengths, or the gap could not be seen. */
 const HEIGHTS = 5;
@@ -25,7 +26,7 @@ export function BowDrawing({ bow, family }: { bow: BowAt; family: BowedFamily })
   const sag = Math.min(26, looseMm * 7);
   const gauge = bowGap(family).usual * HEIGHTS;
   const curve = camberMm > 1 ? 'curves inwards' : camberMm > -1 ? 'is straight' : 'bends outwards';
-  const words = `A bow: the gap is ${gapMm.toFixed(1)} mm, the stick ${curve}, the hair ${looseMm > 0 ? 'lies loose' : 'is pulled'}.`;
+  const words = copy.aBowTheGap(gapMm, curve, looseMm);
   const loose = state === 'leaving' ? 14 : 0;
   return (
     <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>

@@ -5,6 +5,7 @@ import { bowedPlates } from '@/ui/plate/bowed';
 import { usePalette } from '@/ui/theme';
 import type { CaseFault } from '@tembrin/core/learning';
 import { Stack } from '@/ui/layout';
+import { copy, SEEN } from '@/copy/screens/bench/case-drawing';
 
 const VIOLIN = bowedPlates.violin(false);
 
@@ -16,16 +17,6 @@ const SPOTS: Readonly<Record<CaseFault, readonly [x: number, y: number, r: numbe
   pencil: [296, 118, 26],
   'strings-dusty': [150, 130, 25],
   'rosin-open': [296, 176, 24],
-};
-
-/** What an eye sees in the case, for those who cannot look: as it is, not as it should be. */
-const SEEN: Readonly<Record<CaseFault, readonly [fine: string, wrong: string]>> = {
-  'rest-on': ['the back of the violin is bare', 'the shoulder rest sits on the violin'],
-  'bow-loose': ['the bow is held at the tip', 'the bow lies beside its holder'],
-  'bow-tight': ['its hair lies at the stick', 'its hair is pulled away from the stick'],
-  pencil: ['the pencil is in its pocket', 'a pencil lies beside the scroll'],
-  'strings-dusty': ['the strings shine', 'the strings are white'],
-  'rosin-open': ['the rosin is in its box', 'the rosin lies beside its box'],
 };
 
 /** An open violin case from above, with whatever is wrong in it; a tap marks a thing. */
@@ -52,7 +43,7 @@ export function CaseDrawing({
         height={(width * 216) / 348}
         viewBox="0 0 348 216"
         role="img"
-        aria-label={`An open case: ${words}.`}
+        aria-label={copy.anOpenCase(words)}
       >
         <Rect x={3} y={3} width={342} height={210} rx={22} fill={lining} stroke={woodDark} strokeWidth={5} />
         <Rect x={13} y={56} width={250} height={148} rx={14} fill="none" stroke={edge} strokeWidth={1.5} />
@@ -72,7 +63,7 @@ export function CaseDrawing({
           transform={wrong('bow-loose') ? '' : 'rotate(90 54 20)'}
         />
 
-        <G transform="translate(112 130) rotate(-90) scale(0.39)">
+        <G transform={copy.translateRotateScale}>
           <Drawing data={VIOLIN} palette={palette} />
         </G>
         {wrong('strings-dusty') && (

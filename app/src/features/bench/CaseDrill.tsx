@@ -9,6 +9,7 @@ import type { DrillProps } from './outcome';
 import { shuffled } from './shuffled';
 import { CASE_FAULT_DATA, CASE_FAULTS, DRILL_DATA, type CaseFault } from '@tembrin/core/learning';
 import { Grid, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/bench/case-drill';
 
 /** What is looked at, named so that the name does not say whether it is as it should be. */
 const LOOKED_AT: Readonly<Record<CaseFault, string>> = {
@@ -49,7 +50,7 @@ export function CaseDrill({ onOver }: DrillProps) {
             }
           />
         ) : (
-          <Button title="Shut the lid" onPress={() => setShut(true)} />
+          <Button title={copy.shutTheLid} onPress={() => setShut(true)} />
         )
       }
     >
@@ -60,7 +61,7 @@ export function CaseDrill({ onOver }: DrillProps) {
       {shut ? (
         <Stack role="status" gap="half">
           {missed.length === 0 ? (
-            <Text tone="well">Nothing was missed. Now it may shut.</Text>
+            <Text tone="well">{copy.nothingWasMissedNow}</Text>
           ) : (
             missed.map((fault) => (
               <View key={fault}>
@@ -73,7 +74,7 @@ export function CaseDrill({ onOver }: DrillProps) {
           )}
         </Stack>
       ) : (
-        <Grid role="group" aria-label="Wrong in this case" gap="small" justify="center">
+        <Grid role="group" aria-label={copy.wrongInThisCase} gap="small" justify="center">
           {CASE_FAULTS.map((fault) => (
             <Tick
               key={fault}

@@ -15,6 +15,7 @@ import { ZonesDrill } from './ZonesDrill';
 import { DRILL_DATA, drillsFor } from '@tembrin/core/learning';
 import type { DrillId } from '@tembrin/core/log';
 import { Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/bench/drill';
 
 /** Route: one drill, for the instrument on the stand. */
 export function DrillRoute() {
@@ -55,13 +56,13 @@ function Drill({ drill, instrument }: { drill: DrillId; instrument: Instrument }
               setTurn(turn + 1);
             }}
           />
-          <Button title="Back to the bench" onPress={() => router.replace('/bench')} />
+          <Button title={copy.backToTheBench} onPress={() => router.replace('/bench')} />
         </>
       }
     >
       <Stack role="status" gap="small">
         <Text kind="figure">{`${outcome.right} of ${outcome.of}`}</Text>
-        <Text>{outcome.right === outcome.of ? 'All right.' : 'The rest is worth another look.'}</Text>
+        <Text>{outcome.right === outcome.of ? 'All right.' : copy.theRestIsWorth}</Text>
       </Stack>
       {outcome.missed.length > 0 && (
         <Stack gap="hair">
@@ -72,7 +73,7 @@ function Drill({ drill, instrument }: { drill: DrillId; instrument: Instrument }
             <Text key={step}>{STEP_NAMES[step]}</Text>
           ))}
           <Text kind="small" tone="quiet" padTop="small">
-            The closing round spells these out while they keep being missed.
+            {copy.theClosingRoundSpells}
           </Text>
         </Stack>
       )}

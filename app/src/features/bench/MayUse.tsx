@@ -11,6 +11,7 @@ import { Text } from '@/ui/Text';
 import { mayUse, PRODUCT_NAMES, PRODUCTS, SURFACE_NAMES, type Allowance, type Product } from '@tembrin/core/care';
 import { recordOf, type Surface } from '@tembrin/core/instruments';
 import { Stack, Row } from '@/ui/layout';
+import { copy } from '@/copy/screens/bench/may-use';
 
 /** Route: what may be used on the instrument on the stand. */
 export function MayUse() {
@@ -34,7 +35,7 @@ export function LookUp({ instrument, second }: { instrument: Instrument; second?
   const { title, tone } = VERDICTS[verdict];
   return (
     <Screen
-      title="What may I use?"
+      title={copy.whatMayIUse}
       back={second ? undefined : '/bench'}
       second={second}
       foot={
@@ -61,7 +62,7 @@ export function LookUp({ instrument, second }: { instrument: Instrument; second?
         onChange={setSurface}
       />
       <Choice
-        label="What is in your hand?"
+        label={copy.whatIsInYour}
         options={PRODUCTS.map((value) => ({ value, title: PRODUCT_NAMES[value] }))}
         value={product}
         onChange={setProduct}

@@ -11,6 +11,7 @@ import { CLOSING_STEPS, stepsFor } from '@tembrin/core/routines';
 import { DRILL_DATA } from '@tembrin/core/learning';
 import type { StepId } from '@tembrin/core/log';
 import { Grid, Press, Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/bench/order-drill';
 
 /** Put the closing round in order. Where the trade leaves a choice, either is right. */
 export function OrderDrill({ instrument, onOver }: DrillProps) {
@@ -30,7 +31,7 @@ export function OrderDrill({ instrument, onOver }: DrillProps) {
     const slack = left.find((other) => other.id === 'slacken' && id !== 'slacken');
     const first = slack ?? before[0];
     if (first) {
-      setHint(`Not yet. Before that: ${first.title.toLowerCase()}. ${first.why}`);
+      setHint(copy.notYetBeforeThat(first.title, first.why));
       setMissed([...missed, first.id]);
       setSlips([...slips, id]);
       return;
@@ -46,7 +47,7 @@ export function OrderDrill({ instrument, onOver }: DrillProps) {
       back="/bench"
       foot={
         <Button
-          title={done ? 'Go on' : `${left.length} still to tap`}
+          title={done ? 'Go on' : copy.stillToTap(left.length)}
           disabled={!done}
           onPress={() => onOver({ right, of: steps.length, missed })}
         />
@@ -55,7 +56,7 @@ export function OrderDrill({ instrument, onOver }: DrillProps) {
       <Text kind="heading" level={2}>
         {DRILL_DATA.order.asks}
       </Text>
-      <View role="list" aria-label="In order so far">
+      <View role="list" aria-label={copy.inOrderSoFar}>
         {tapped.map((id, at) => (
           <Row key={id} role="listitem" gap="half" align="center" minHeight={36}>
             <Text kind="heading" tone="accent" width={24}>

@@ -16,6 +16,7 @@ import { HOUR_MS } from '@tembrin/core/time';
 import { packingRound, type PackingStepId } from '@tembrin/core/routines';
 import { weatherHours } from '@tembrin/core/air';
 import { Press, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/bench/packing';
 
 /** Route: what to look at before the instrument on the stand leaves home. */
 export function Packing() {
@@ -33,7 +34,7 @@ function Check({ instrument }: { instrument: Instrument }) {
     setLooked((before) => (before.includes(step) ? before.filter((other) => other !== step) : [...before, step]));
   const packed = async () => {
     router.replace('/bench');
-    await act(instrument.id, [{ type: 'packed', payload: {} }], 'Packed for the way.');
+    await act(instrument.id, [{ type: 'packed', payload: {} }], copy.packedForTheWay);
   };
   return (
     <Screen
@@ -41,7 +42,7 @@ function Check({ instrument }: { instrument: Instrument }) {
       back="/bench"
       foot={
         <Button
-          title={left === 0 ? 'Packed' : `${left} still to look at`}
+          title={left === 0 ? 'Packed' : copy.stillToLookAt(left)}
           disabled={left > 0}
           onPress={() => void packed()}
         />

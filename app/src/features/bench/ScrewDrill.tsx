@@ -12,6 +12,7 @@ import { DRILL_DATA } from '@tembrin/core/learning';
 import type { BowedFamily } from '@tembrin/core/instruments';
 import type { StepId } from '@tembrin/core/log';
 import { Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/bench/screw-drill';
 
 interface Question {
   asks: string;
@@ -26,24 +27,24 @@ const playable = (bow: BowAt) => bow.state === 'right';
 const slackened = (bow: BowAt) => bow.pullN === 0 && bow.turns >= -0.5;
 
 const QUESTIONS: readonly Question[] = [
-  { asks: 'Tighten it for playing.', from: 2, right: playable, missed: null },
-  { asks: 'Somebody left it like this. Make it right for playing.', from: 11, right: playable, missed: null },
-  { asks: 'Playing is over. Slacken it for the case.', from: 7, right: slackened, missed: 'slacken' },
+  { asks: copy.tightenIt, from: 2, right: playable, missed: null },
+  { asks: copy.makeItRight, from: 11, right: playable, missed: null },
+  { asks: copy.slackenIt, from: 7, right: slackened, missed: 'slacken' },
 ];
 
 /** What the bow says of itself: a word for its state, without giving the answer away as a number of turns. */
 function stateWords(bow: BowAt): string {
   switch (bow.state) {
     case 'leaving':
-      return 'Stop: the screw is about to leave its eye. The frog would drop and the ribbon be ruined.';
+      return copy.stopTheScrewIs;
     case 'slack':
-      return bow.pullN === 0 ? 'The hair lies loose.' : 'The hair pulls, but the stick would touch it in playing.';
+      return bow.pullN === 0 ? copy.theHairLiesLoose : copy.theHairPullsBut;
     case 'right':
-      return 'Room for a pencil, and the stick keeps its inward curve.';
+      return copy.roomForAPencil;
     case 'tight':
-      return 'Wider than the gauge: the curve is going out of the stick.';
+      return copy.widerThanTheGauge;
     case 'straight':
-      return bow.camberMm < -1 ? 'It bends outwards: back off at once.' : 'The stick is straight: too tight.';
+      return bow.camberMm < -1 ? copy.itBendsOutwardsBack : copy.theStickIsStraight;
   }
 }
 
@@ -85,7 +86,7 @@ export function ScrewDrill({ instrument, onOver }: DrillProps) {
   useKeys({
     arrowright: { label: 'Turn tighter', run: () => turn(HALF) },
     arrowleft: { label: 'Turn slacker', run: () => turn(-HALF) },
-    enter: { label: 'It is right', run: go },
+    enter: { label: copy.itIsRight, run: go },
   });
   const { usual, least: narrowest, most } = bowGap(family);
   const gap = measureWords('bow-gap', bow.gapMm, lengths);
@@ -99,7 +100,7 @@ export function ScrewDrill({ instrument, onOver }: DrillProps) {
             <Button rank="outline" title="Slacker" onPress={() => turn(-HALF)} disabled={told !== null} grow />
             <Button rank="outline" title="Tighter" onPress={() => turn(HALF)} disabled={told !== null} grow />
           </Row>
-          <Button title={told === null ? 'That is right' : 'Go on'} onPress={go} />
+          <Button title={told === null ? copy.thatIsRight : 'Go on'} onPress={go} />
         </>
       }
     >
@@ -113,14 +114,11 @@ export function ScrewDrill({ instrument, onOver }: DrillProps) {
       <Stack role="status" aria-live="polite" gap="small">
         <Text kind="heading">{stateWords(bow)}</Text>
         {told === null ? (
-          <Text
-            kind="small"
-            tone="quiet"
-          >{`The circle is ${measureWords('bow-gap', usual, lengths)} across: the gauge for the gap. Heights are drawn five times.`}</Text>
-        ) : (
-          <Text tone={told ? 'well' : 'now'}>
-            {`${told ? 'Right' : 'Not yet'}: the gap is ${gap}; for playing it is ${measureWords('bow-gap', narrowest, lengths)} to ${measureWords('bow-gap', most, lengths)}, for the case the hair just rests.`}
+          <Text kind="small" tone="quiet">
+            {copy.theCircleIsAcross(usual, lengths)}
           </Text>
+        ) : (
+          <Text tone={told ? 'well' : 'now'}>{copy.theGapIsFor({ told, gap, narrowest, lengths, most })}</Text>
         )}
       </Stack>
     </Screen>

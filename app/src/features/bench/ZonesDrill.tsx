@@ -14,6 +14,7 @@ import { DRILL_DATA } from '@tembrin/core/learning';
 import type { StepId } from '@tembrin/core/log';
 import type { Zone } from '@tembrin/core/instruments';
 import { Grid, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/bench/zones-drill';
 
 const ASKED = 3;
 
@@ -54,7 +55,7 @@ export function ZonesDrill({ instrument, onOver }: DrillProps) {
               </Text>
             )}
           </Stack>
-          <Button title={chosen === null ? 'Tap the zone' : 'Go on'} disabled={chosen === null} onPress={next} />
+          <Button title={chosen === null ? copy.tapTheZone : 'Go on'} disabled={chosen === null} onPress={next} />
         </>
       }
     >
@@ -74,7 +75,7 @@ export function ZonesDrill({ instrument, onOver }: DrillProps) {
           onZone={choose}
           // Zones overlap, as strings and neck do: where they do, a tap means the one asked for.
           zones={[...zones.map(({ zone }) => zone).filter((zone) => zone !== question.zone), question.zone]}
-          label="specks of dust lie on one zone"
+          label={copy.specksOfDustLie}
         />
       </Stack>
       <Grid role="radiogroup" aria-label="Zones" gap="small" justify="center">

@@ -20,6 +20,7 @@ import { FactsFields } from './FactsFields';
 import { FAMILIES, usualFacts, variantOf, type Family } from '@tembrin/core/instruments';
 import { partOf, partsOf, type PartId } from '@tembrin/core/parts';
 import { Press, Grid } from '@/ui/layout';
+import { copy } from '@/copy/screens/kit/add-instrument';
 
 /** Adding an instrument: its family, then on one page what is known. Only the family is asked for; the rest can wait. */
 export function AddInstrument() {
@@ -33,7 +34,7 @@ export function AddInstrument() {
 
 function FamilyChoice({ onChoose }: { onChoose: (family: Family) => void }) {
   return (
-    <Screen title="What do you play?" back="/kit">
+    <Screen title={copy.whatDoYouPlay} back="/kit">
       <Grid gap="half">
         {FAMILIES.map((family) => (
           <Press
@@ -105,10 +106,10 @@ function Details({ family, onBack }: { family: Family; onBack: () => void }) {
     <Screen
       title={`Your ${FAMILY_NAMES[family].toLowerCase()}`}
       aside={<Button rank="plain" title="Another family" onPress={onBack} />}
-      foot={<Button title="Put it on the stand" busy={busy} onPress={() => void add()} />}
+      foot={<Button title={copy.putItOnThe} busy={busy} onPress={() => void add()} />}
     >
       {problem !== null && <Banner tone="now" text={problem} />}
-      <Text tone="quiet">All of this can be skipped. What is missing is asked for when it matters.</Text>
+      <Text tone="quiet">{copy.allOfThisCan}</Text>
       <FactsFields facts={facts} onChange={change} errors={errors} />
       {asked.map((part) => (
         <WhenField

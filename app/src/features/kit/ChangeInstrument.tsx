@@ -12,6 +12,7 @@ import { Text } from '@/ui/Text';
 import { FactsFields, SetUpFields } from './FactsFields';
 import { useRouteInstrument } from './route-instrument';
 import { Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/kit/change-instrument';
 
 /** Route: change what an instrument is, or remove it. */
 export function ChangeInstrument() {
@@ -91,12 +92,12 @@ function ChangeForm({ instrument }: { instrument: Instrument }) {
           onClose={() => setAsking(false)}
           foot={
             <Stack gap="small">
-              <Button title="Remove it and its log" onPress={remove} />
+              <Button title={copy.removeItAndIts} onPress={remove} />
               <Button rank="outline" title="Keep it" onPress={() => setAsking(false)} />
             </Stack>
           }
         >
-          <Text>Its sessions, strings and everything else on record go with it. This cannot be undone.</Text>
+          <Text>{copy.itsSessionsStringsAnd}</Text>
         </Sheet>
       )}
     </Screen>

@@ -4,6 +4,7 @@ import { DateField, Field } from '@/ui/Field';
 import { CASE_NAMES, FINISH_NAMES, KIND_NAMES, REST_NAMES } from '@/copy/names';
 import { CASES, FINISHES, isBowed, kindsOf, recordOf, RESTS, sizesOf, type Kind } from '@tembrin/core/instruments';
 import { Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/kit/facts-fields';
 
 interface FactsFieldsProps {
   facts: InstrumentChange;
@@ -18,7 +19,7 @@ export function FactsFields({ facts, onChange, errors }: FactsFieldsProps) {
     <Stack gap="more">
       <Field
         label="Name"
-        hint="What you call it."
+        hint={copy.whatYouCallIt}
         value={facts.name}
         onChangeText={(name) => onChange({ name })}
         error={errors.name}
@@ -32,7 +33,7 @@ export function FactsFields({ facts, onChange, errors }: FactsFieldsProps) {
         />
       )}
       <Choice
-        label="Who plays it?"
+        label={copy.whoPlaysIt}
         options={[
           { value: 'adult', title: 'An adult' },
           { value: 'child', title: 'A child' },
@@ -76,7 +77,7 @@ export function SetUpFields({ facts, onChange, errors }: FactsFieldsProps) {
     <Stack gap="more">
       {!isBowed(family) && (
         <Field
-          label="Number of strings"
+          label={copy.numberOfStrings}
           inputMode="numeric"
           value={Number.isNaN(facts.stringCount) ? '' : String(facts.stringCount)}
           onChangeText={(text) => onChange({ stringCount: Number.parseInt(text, 10) })}
@@ -98,25 +99,20 @@ export function SetUpFields({ facts, onChange, errors }: FactsFieldsProps) {
         value={setUp.case}
         onChange={(kept) => change({ case: kept })}
       />
-      {takes.stand && yesNo('stand', 'Stand or wall hanger')}
-      {setUp.case !== 'none' && yesNo('humidifier', 'Humidifier in the case', 'It is looked at once a week.')}
-      {takes.bridgeAsked &&
-        yesNo(
-          'floatingBridge',
-          'Bridge held by the strings alone',
-          'As on archtops; it moves when all strings are off.',
-        )}
+      {takes.stand && yesNo('stand', copy.standOrWallHanger)}
+      {setUp.case !== 'none' && yesNo('humidifier', copy.humidifierInTheCase, copy.itIsLookedAt)}
+      {takes.bridgeAsked && yesNo('floatingBridge', copy.bridgeHeldByThe, copy.asOnArchtopsIt)}
       <Choice
         label="Finish"
-        hint="It decides what may touch the wood."
+        hint={copy.itDecidesWhatMay}
         options={FINISHES.map((value) => ({ value, title: FINISH_NAMES[value] }))}
         value={setUp.finish}
         onChange={(finish) => change({ finish })}
       />
       <DateField
         type="date"
-        label="With you since"
-        hint="Sessions before this day are refused. Leave it empty if it does not matter."
+        label={copy.withYouSince}
+        hint={copy.sessionsBeforeThisDay}
         value={facts.since ?? ''}
         onChange={(since) => onChange({ since: since || null })}
         error={errors.since}

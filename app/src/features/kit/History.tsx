@@ -12,6 +12,7 @@ import { eventWords } from '@/copy/events';
 import { everydaySteps, roundRecords } from '@tembrin/core/routines';
 import { liveEvents, takenBack, type InstrumentLog, type LogEvent, type Session, type StepId } from '@tembrin/core/log';
 import { Press, Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/kit/history';
 
 const PAGE = 12;
 const NONE: readonly LogEvent[] = [];
@@ -49,13 +50,11 @@ export function History({ instrument, log }: { instrument: Instrument; log: Inst
         </Text>
         <Button
           rank="plain"
-          title="Enter a session"
+          title={copy.enterASession}
           onPress={() => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id } })}
         />
       </Row>
-      {entries.length === 0 && (
-        <Text tone="quiet">Nothing yet. Start playing on Now, or enter a session you played earlier.</Text>
-      )}
+      {entries.length === 0 && <Text tone="quiet">{copy.nothingYetStartPlaying}</Text>}
       <View role="list" aria-label="History">
         {entries
           .slice(0, shown)
@@ -89,7 +88,7 @@ function Retracted({ instrument, log }: { instrument: Instrument; log: Instrumen
     <View>
       <Button
         rank="plain"
-        title={open ? 'Hide what was retracted' : `Show what was retracted (${gone.length})`}
+        title={open ? copy.hideWhatWasRetracted : copy.showWhatWasRetracted(gone.length)}
         onPress={() => setOpen(!open)}
         start
         flush
@@ -132,7 +131,7 @@ function SessionEntry({
   const done = steps.filter((step) => records.get(step)?.done).length;
   const span =
     endedAt === null
-      ? `from ${clockWords(beganAt, timeZone)}, still running`
+      ? copy.fromStillRunning(beganAt, timeZone)
       : `${clockWords(beganAt, timeZone)} to ${clockWords(endedAt, timeZone)}`;
   const length = endedAt === null ? '' : `, ${minutesWords((endedAt - beganAt) / 60_000)}`;
   const text = `${span}${length}`;
@@ -140,7 +139,7 @@ function SessionEntry({
     <View role="listitem">
       <Press
         role="button"
-        aria-label={`Correct or retract the session of ${dateWords(beganAt, nowMs, timeZone)}, ${text}`}
+        aria-label={copy.correctOrRetractThe({ beganAt, nowMs, timeZone, text })}
         onPress={() => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id, sessionId: id } })}
         row
         gap="one"
@@ -154,7 +153,12 @@ function SessionEntry({
         <Stack padY="hair" grow>
           <Text kind="table">{text}</Text>
           <Text kind="small" tone="quiet">
-            {`Closing round ${done} of ${steps.length}${session.corrected ? ' · corrected' : session.entered ? ' · entered afterwards' : ''}`}
+            {copy.closingRoundOf({
+              done,
+              steps: steps.length,
+              corrected: session.corrected,
+              entered: session.entered,
+            })}
           </Text>
         </Stack>
       </Press>

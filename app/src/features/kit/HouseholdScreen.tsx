@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Refused, sentenceOf } from '@/state/api';
 import { changeHousehold, refreshHousehold, signOut, useHousehold } from '@/state/household';
 import { useLog } from '@/state/log';
-import { usePreferences, type Look } from '@/state/preferences';
+import { usePreferences } from '@/state/preferences';
 import { notify } from '@/state/notice';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
@@ -15,12 +15,7 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 import { Stack } from '@/ui/layout';
-
-const LOOKS: readonly { value: Look; title: string }[] = [
-  { value: 'device', title: 'As the device' },
-  { value: 'day', title: 'Light' },
-  { value: 'night', title: 'Dark' },
-];
+import { copy, LOOKS } from '@/copy/screens/kit/household';
 
 const LENGTHS = [
   { value: 'mm' as const, title: 'Millimetres' },
@@ -73,12 +68,7 @@ export function HouseholdScreen() {
   return (
     <Screen title="Household" back="/kit">
       {problem !== null && <Banner tone="now" text={problem} />}
-      {demo && (
-        <Banner
-          tone="well"
-          text="This is your own copy of the demo library. Change what you like; it is cleared away after two days."
-        />
-      )}
+      {demo && <Banner tone="well" text={copy.thisIsYourOwn} />}
       <Stack gap="more">
         <Field
           label="Name"
@@ -88,50 +78,50 @@ export function HouseholdScreen() {
         />
         <Field
           label="Time zone"
-          hint="Days begin and end by it, like Europe/Lisbon."
+          hint={copy.daysBeginAndEnd}
           value={text.timeZone}
           onChangeText={(value) => setText({ ...text, timeZone: value })}
           error={errors.timeZone}
         />
         {changed && <Button title="Save" onPress={() => void save(text, { name, timeZone })} />}
-        <LinkRow href="/kit/schools" label="Schools: where practitioners differ, the side you take">
+        <LinkRow href="/kit/schools" label={copy.schoolsWherePractitionersDiffer}>
           <Text kind="strong">Schools</Text>
           <Text kind="small" tone="quiet">
-            Where practitioners differ: the sides, the usual one, and the one you take.
+            {copy.wherePractitionersDifferThe}
           </Text>
         </LinkRow>
-        <Choice label="Lengths on this device" options={LENGTHS} value={lengths} onChange={setLengths} />
+        <Choice label={copy.lengthsOnThisDevice} options={LENGTHS} value={lengths} onChange={setLengths} />
         <Choice
-          label="Temperatures on this device"
+          label={copy.temperaturesOnThisDevice}
           options={TEMPERATURES}
           value={temperatures}
           onChange={setTemperatures}
         />
-        <Choice label="Look on this device" options={LOOKS} value={look} onChange={setLook} />
+        <Choice label={copy.lookOnThisDevice} options={LOOKS} value={look} onChange={setLook} />
       </Stack>
       <Stack gap="small">
         <Text kind="heading" level={2}>
           Account
         </Text>
-        <Text tone="quiet">{email ?? 'The demo library has no account.'}</Text>
+        <Text tone="quiet">{email ?? copy.theDemoLibraryHas}</Text>
         <Button
           rank="outline"
-          title={demo ? 'Leave the demo library' : 'Sign out'}
+          title={demo ? copy.leaveTheDemoLibrary : 'Sign out'}
           onPress={() => (unsent > 0 ? setLeaving(true) : void leave())}
         />
       </Stack>
       {leaving && (
         <Sheet
-          title="Not everything is sent"
+          title={copy.notEverythingIsSent}
           onClose={() => setLeaving(false)}
           foot={
             <Stack gap="small">
               <Button title="Stay" onPress={() => setLeaving(false)} />
-              <Button rank="outline" title="Sign out all the same" onPress={() => void leave()} />
+              <Button rank="outline" title={copy.signOutAllThe} onPress={() => void leave()} />
             </Stack>
           }
         >
-          <Text>{`${unsent} ${unsent === 1 ? 'entry is' : 'entries are'} only on this device so far. They stay here and are sent when you sign in again on it.`}</Text>
+          <Text>{copy.onlyOnThisDevice(unsent)}</Text>
         </Sheet>
       )}
     </Screen>

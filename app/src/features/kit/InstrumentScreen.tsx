@@ -11,7 +11,6 @@ import { Screen } from '@/ui/Screen';
 import { useWide } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { verdictSentence } from '@/copy/air';
-import { hoursWords } from '@/copy/dates';
 import { measureWords, type LengthUnit } from '@/copy/measures';
 import { kindWords } from '@/copy/names';
 import { DueList } from '../DueList';
@@ -21,6 +20,8 @@ import { byUrgency } from '@tembrin/core/parts';
 import { FIGURE_DATA, figuresOf } from '@tembrin/core/instruments';
 import { hoursInAll, lastMeasure, type InstrumentLog } from '@tembrin/core/log';
 import { Row, Stack } from '@/ui/layout';
+import { FETCHING_LOG } from '@/copy/common';
+import { copy } from '@/copy/screens/kit/instrument';
 
 /** One instrument: its threads and its history. */
 export function InstrumentScreen({ instrument, second }: { instrument: Instrument; second?: boolean }) {
@@ -34,7 +35,7 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
     putOnStand(instrument.id);
     router.push('/now');
   };
-  useKeys({ p: { label: `Put ${instrument.name} on the stand`, run: stand } });
+  useKeys({ p: { label: copy.putOnTheStand(instrument.name), run: stand } });
   return (
     <Screen
       title={instrument.name}
@@ -47,13 +48,11 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
         <Stack gap="small" grow>
           <Text>{kindWords(instrument)}</Text>
           <Text kind="small" tone="quiet">
-            {complete
-              ? `${hoursWords(hours)} played in ${log.sessions.length} sessions on record.`
-              : 'Fetching the log …'}
+            {complete ? copy.playedInSessionsOn(hours, log.sessions.length) : FETCHING_LOG}
           </Text>
           <Button
             rank="outline"
-            title={standId === instrument.id ? 'On the stand' : 'Put on the stand'}
+            title={standId === instrument.id ? copy.onTheStand : copy.putOnTheStand2}
             onPress={stand}
             start
           />
@@ -62,16 +61,16 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
       <View>
         <LinkRow
           href={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
-          label={`Strings of ${instrument.name}: what is on, and what it pulls`}
+          label={copy.stringsOfWhatIs(instrument.name)}
         >
           <Text kind="strong">Strings</Text>
           <Text kind="small" tone="quiet">
-            What is on, what it pulls, the next change, and tuning.
+            {copy.whatIsOnWhat}
           </Text>
         </LinkRow>
         <LinkRow
           href={{ pathname: '/kit/[id]/set-up', params: { id: instrument.id } }}
-          label={`Set-up sheet of ${instrument.name}`}
+          label={copy.setupSheetOf(instrument.name)}
         >
           <Text kind="strong">Set-up sheet</Text>
           <Text kind="small" tone="quiet">
@@ -80,9 +79,9 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
         </LinkRow>
         <LinkRow
           href={{ pathname: '/air/wood/[id]', params: { id: instrument.id } }}
-          label={`Where ${instrument.name} lives, and its wood`}
+          label={copy.whereLivesAndIts(instrument.name)}
         >
-          <Text kind="strong">Where it lives, and its wood</Text>
+          <Text kind="strong">{copy.whereItLivesAnd}</Text>
           <Text kind="small" tone="quiet">
             {verdictSentence(air!.verdict, instrument, moment, lengths)}
           </Text>
@@ -94,8 +93,8 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
           <Text kind="strong">Schools</Text>
           <Text kind="small" tone="quiet">
             {Object.keys(instrument.schools).length === 0
-              ? 'As the household.'
-              : `Its own way in ${Object.keys(instrument.schools).length}.`}
+              ? copy.asTheHousehold
+              : copy.itsOwnWayIn(Object.keys(instrument.schools).length)}
           </Text>
         </LinkRow>
       </View>
@@ -118,7 +117,7 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
 /** The latest figures of the set-up sheet in a line. */
 function setUpWords(instrument: Instrument, log: InstrumentLog, lengths: LengthUnit): string {
   const known = figuresOf(instrument).flatMap((figure) => lastMeasure(log, figure) ?? []);
-  if (known.length === 0) return 'Its fit as numbers with dates. Nothing measured yet.';
+  if (known.length === 0) return copy.itsFitAsNumbers;
   const words = known
     .slice(0, 3)
     .map(({ figure, value }) => `${FIGURE_DATA[figure].title.toLowerCase()} ${measureWords(figure, value, lengths)}`)

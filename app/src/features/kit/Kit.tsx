@@ -19,24 +19,22 @@ import { kindWords, PART_NAMES, STATE_NAMES } from '@/copy/names';
 import { InstrumentScreen } from './InstrumentScreen';
 import { byUrgency } from '@tembrin/core/parts';
 import { Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/kit/kit';
 
 /** The instruments of the household, each with its stack of threads. */
 export function Kit({ chosen }: { chosen?: Instrument }) {
   const { name, instruments } = useHousehold((state) => state.household)!;
   const wide = useWide();
   const add = () => router.push('/kit/add');
-  useKeys({ a: { label: 'Add an instrument', run: add } });
+  useKeys({ a: { label: copy.addAnInstrument, run: add } });
   const list = (
     <Screen
       title={name}
-      aside={<IconButton icon={House} label="Household and account" onPress={() => router.push('/kit/household')} />}
-      foot={<Button rank="outline" title="Add an instrument" onPress={add} hotkey="a" />}
+      aside={<IconButton icon={House} label={copy.householdAndAccount} onPress={() => router.push('/kit/household')} />}
+      foot={<Button rank="outline" title={copy.addAnInstrument} onPress={add} hotkey="a" />}
     >
       {instruments.length === 0 ? (
-        <Empty
-          title="No instruments yet"
-          text="Add the one you play most. It takes under a minute; what you don’t know can wait."
-        />
+        <Empty title={copy.noInstrumentsYet} text={copy.addTheOneYou} />
       ) : (
         <View role="list" aria-label="Instruments">
           {instruments.map((instrument) => (

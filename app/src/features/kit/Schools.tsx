@@ -15,6 +15,7 @@ import { useRouteInstrument } from './route-instrument';
 import { FAMILIES, schoolsOf, usualSide } from '@tembrin/core/instruments';
 import { SCHOOL_DATA, sidesOf, type SchoolData, type SchoolId, type Side } from '@tembrin/core/schools';
 import { Split, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/kit/schools';
 
 /** A change that the server may refuse, with a way back. */
 function useSaving() {
@@ -55,10 +56,7 @@ export function HouseholdSchools() {
   return (
     <Screen title="Schools" back="/kit/household" broad>
       {problem !== null && <Banner tone="now" text={problem} />}
-      <Text tone="quiet">
-        Practitioners differ here, and each side has its reason. What you choose holds for all your instruments; any of
-        them can go its own way.
-      </Text>
+      <Text tone="quiet">{copy.practitionersDifferHereAnd}</Text>
       {ids.map((id) => {
         const concerned = shown.filter((family) => schoolsOf(family).includes(id));
         const usual = [...new Set(concerned.map((family) => usualSide(id, family)))];
@@ -99,7 +97,7 @@ function OwnSchools({ household, instrument }: { household: Household; instrumen
   return (
     <Screen title="Schools" broad back={{ pathname: '/kit/[id]', params: { id } }}>
       {problem !== null && <Banner tone="now" text={problem} />}
-      <Text tone="quiet">{`For ${instrument.name} alone. What you leave follows the household.`}</Text>
+      <Text tone="quiet">{copy.forAloneWhatYou(instrument.name)}</Text>
       {schoolsOf(instrument.family).map((school) => {
         const usual = usualSide(school, instrument.family);
         return (
@@ -145,7 +143,7 @@ function School({ id, chosen, usual, household, note, onChoose }: SchoolProps) {
       )}
       {household && (
         <SideChoice
-          title={`As the household: ${household}`}
+          title={copy.asTheHousehold(household)}
           why={sides[household]?.does ?? ''}
           on={chosen === null}
           onPress={() => onChoose(null)}

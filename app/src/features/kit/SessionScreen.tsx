@@ -18,6 +18,8 @@ import { spanOf, timesOf, type Times } from './span';
 import { everydaySteps } from '@tembrin/core/routines';
 import { type InstrumentLog, type LogEvent, type Session } from '@tembrin/core/log';
 import { Row, Stack } from '@/ui/layout';
+import { PUT_ON_RECORD } from '@/copy/common';
+import { copy } from '@/copy/screens/kit/session';
 
 /** Route: enter a session afterwards, or correct or retract one. */
 export function SessionScreen() {
@@ -76,7 +78,7 @@ function SessionForm({ instrument, session, refusedId, log }: SessionFormProps) 
 
   const save = async () => {
     const span = spanOf(times, timeZone);
-    if (!span) return setProblem('Give the day and both times.');
+    if (!span) return setProblem(copy.giveTheDayAnd);
     const entries = draftsFor(session, span).map((draft) => written(instrument.id, draft));
     const refusal = whyRefused(entries);
     if (refusal !== null) return setProblem(refusal);
@@ -87,27 +89,24 @@ function SessionForm({ instrument, session, refusedId, log }: SessionFormProps) 
     );
     if (refused) closing.push(...stepsAnew(refused, instrument.id, first!.id, span.endedAt));
     back();
-    const recorded = await enter(
-      [...entries, ...closing],
-      session ? 'The session is corrected.' : 'The session is on record.',
-    );
+    const recorded = await enter([...entries, ...closing], session ? copy.theSessionIsCorrected : copy.theSessionIsOn);
     if (refused && recorded.length > 0) await dropRefused(...refused.ids);
   };
 
   return (
     <Screen
-      title={running ? 'When did you stop?' : session ? 'Correct the session' : 'Enter a session'}
+      title={running ? copy.whenDidYouStop : session ? copy.correctTheSession : copy.enterASession}
       back={{ pathname: '/kit/[id]', params: { id: instrument.id } }}
       foot={
         <>
-          <Button title={session ? 'Save the correction' : 'Put it on record'} onPress={() => void save()} />
+          <Button title={session ? copy.saveTheCorrection : PUT_ON_RECORD} onPress={() => void save()} />
           {session && (
             <Button
               rank="plain"
-              title="Retract the session"
+              title={copy.retractTheSession}
               onPress={() => {
                 back();
-                void retract(instrument.id, session.parts, 'The session is retracted.');
+                void retract(instrument.id, session.parts, copy.theSessionIsRetracted);
               }}
             />
           )}
@@ -119,7 +118,7 @@ function SessionForm({ instrument, session, refusedId, log }: SessionFormProps) 
       <Stack gap="more">
         <DateField
           type="date"
-          label="Day it began"
+          label={copy.dayItBegan}
           value={times.date}
           onChange={set('date')}
           max={timesOf(null, log.nowMs, timeZone).date}
@@ -133,13 +132,13 @@ function SessionForm({ instrument, session, refusedId, log }: SessionFormProps) 
           </Stack>
         </Row>
         <Text kind="small" tone="quiet">
-          An end before the beginning is taken as past midnight.
+          {copy.anEndBeforeThe}
         </Text>
         {!session && !refused && (
           <Choice
-            label="Was the closing round done?"
+            label={copy.wasTheClosingRound}
             options={[
-              { value: true, title: 'Yes, all of it' },
+              { value: true, title: copy.yesAllOfIt },
               { value: false, title: 'No' },
             ]}
             value={rounded}

@@ -18,6 +18,7 @@ import { useRouteInstrument } from './route-instrument';
 import { decisive, type InstrumentLog } from '@tembrin/core/log';
 import { FIGURE_DATA, figuresOf, recordOf, type Figure } from '@tembrin/core/instruments';
 import { Row, Stack } from '@/ui/layout';
+import { copy, REGULATION_COPY } from '@/copy/screens/kit/set-up-sheet';
 
 /** Route: the fit of one instrument, as numbers with dates. */
 export function SetUpRoute() {
@@ -45,12 +46,7 @@ function SetUpSheet({ instrument }: { instrument: Instrument }) {
           {keptWords(instrument)}
         </Text>
       </Stack>
-      {figures.length === 0 && !harp && (
-        <Empty
-          title="Nothing to measure"
-          text="What is measured depends on its rest, bow and endpin. Change them above."
-        />
-      )}
+      {figures.length === 0 && !harp && <Empty title={copy.nothingToMeasure} text={copy.whatIsMeasuredDepends} />}
       {figures.map((figure) => (
         <FigureEntry key={figure} figure={figure} log={log} onMeasure={() => setMeasuring(figure)} />
       ))}
@@ -58,7 +54,7 @@ function SetUpSheet({ instrument }: { instrument: Instrument }) {
       {measuring && <MeasureSheet instrument={instrument} figure={measuring} onClose={() => setMeasuring(null)} />}
       {regulating && (
         <DoneSheet
-          copy={REGULATION_COPY}
+          begun={REGULATION_COPY}
           entry={{ type: 'regulated', payload: { known: true } }}
           instrument={instrument}
           nowMs={log.nowMs}
@@ -69,12 +65,6 @@ function SetUpSheet({ instrument }: { instrument: Instrument }) {
     </Screen>
   );
 }
-
-const REGULATION_COPY = {
-  title: 'Regulation',
-  question: 'When was it regulated?',
-  recorded: 'The regulation is on record.',
-};
 
 /** How it is kept and played, in a line. */
 function keptWords({ family, setUp }: Instrument): string {
@@ -88,7 +78,7 @@ function keptWords({ family, setUp }: Instrument): string {
     setUp.stand ? 'stand' : null,
     setUp.humidifier ? 'humidifier' : null,
     `${FINISH_NAMES[setUp.finish].toLowerCase()}${setUp.finish === 'valuable' ? ' finish' : ''}`,
-    setUp.player === 'child' ? 'played by a child' : null,
+    setUp.player === 'child' ? copy.playedByAChild : null,
   ];
   return `${parts.filter((part) => part !== null).join(', ')}.`;
 }
@@ -133,11 +123,9 @@ function Regulation({
         {instrument.kind === 'pedal' ? 'Pedal regulation' : 'Lever regulation'}
       </Text>
       <Text tone={last ? 'text' : 'quiet'}>
-        {last
-          ? `Last on ${dateWords(last.at, log.nowMs, log.timeZone)}.`
-          : 'Not on record. A harp technician sets the action so that every sharp and natural is true.'}
+        {last ? `Last on ${dateWords(last.at, log.nowMs, log.timeZone)}.` : copy.notOnRecordA}
       </Text>
-      <Button rank="outline" title="It was regulated" onPress={onRegulate} start />
+      <Button rank="outline" title={copy.itWasRegulated} onPress={onRegulate} start />
     </Stack>
   );
 }

@@ -13,6 +13,7 @@ import type { StepActions } from './step-actions';
 import { StepView } from './StepView';
 import type { StepId } from '@tembrin/core/log';
 import { openRound, type OpenRound } from '@tembrin/core/routines';
+import { copy } from '@/copy/screens/now/closing';
 
 /** The closing round, one tap a step. It is read from the log, so it goes on where it was left. */
 export function Closing() {
@@ -44,7 +45,7 @@ function Step({ instrument, round }: { instrument: Instrument; round: OpenRound 
     const left = steps.filter(({ step }) => !records.has(step)).length;
     if (left === 1 && recorded.length > 0) {
       const skipped = [...records.values()].filter((record) => !record.done).length + (done ? 0 : 1);
-      notify(skipped === 0 ? 'The round is done.' : `The round is done, ${skipped} skipped.`, async () => {
+      notify(skipped === 0 ? copy.theRoundIsDone : copy.theRoundIsDoneSkipped(skipped), async () => {
         await takeBack(recorded);
         router.push('/now/closing');
       });
@@ -69,20 +70,20 @@ function Step({ instrument, round }: { instrument: Instrument; round: OpenRound 
 
   // Page-turn pedals send arrows, page keys, Space or Enter.
   const done = { label: 'Step done', run: actions.done };
-  const back = { label: 'Take the last answer back', run: actions.undo };
+  const back = { label: copy.takeTheLastAnswer, run: actions.undo };
   useKeys({
     ' ': done,
     enter: done,
     arrowright: done,
     arrowdown: done,
     pagedown: done,
-    k: { label: 'Skip the step', run: actions.skip },
+    k: { label: copy.skipTheStep, run: actions.skip },
     u: back,
     arrowleft: back,
     arrowup: back,
     pageup: back,
     b: { label: handsBusy ? 'Usual view' : 'Hands-busy view', run: () => setHandsBusy(!handsBusy) },
-    escape: { label: 'Leave the round for later', run: actions.later },
+    escape: { label: copy.leaveTheRoundFor, run: actions.later },
   });
 
   return handsBusy ? <HandsBusy key={next.step} {...actions} /> : <StepView key={next.step} {...actions} />;

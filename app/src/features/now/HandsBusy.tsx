@@ -8,6 +8,7 @@ import { becauseWords } from '@/copy/because';
 import type { StepActions } from './step-actions';
 import { Progress } from './StepView';
 import { Press, Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/now/hands-busy';
 
 /** The closing round for full hands: large type, a tap anywhere goes on, and the step is read aloud if wished. */
 export function HandsBusy({ round, done, skip, undo, undoTitle, later }: StepActions) {
@@ -23,7 +24,7 @@ export function HandsBusy({ round, done, skip, undo, undoTitle, later }: StepAct
   return (
     <Stack role="main" grow>
       <Head>
-        <title>Closing round · Tembrin</title>
+        <title>{copy.closingRoundTembrin}</title>
       </Head>
       <Row padX="half" justify="between" rule="bottom">
         <Button rank="plain" title="Usual view" onPress={() => setHandsBusy(false)} hotkey="b" />
@@ -38,7 +39,7 @@ export function HandsBusy({ round, done, skip, undo, undoTitle, later }: StepAct
       </Row>
       <Press
         role="button"
-        aria-label={`Done: ${title}. Tap anywhere`}
+        aria-label={copy.doneTapAnywhere(title)}
         onPress={done}
         padX="two"
         padY="more"
@@ -67,7 +68,7 @@ export function HandsBusy({ round, done, skip, undo, undoTitle, later }: StepAct
             </Text>
           )}
         </Stack>
-        <Text tone="quiet">Tap anywhere: done</Text>
+        <Text tone="quiet">{copy.tapAnywhereDone}</Text>
       </Press>
       <Text level={1} aria-live="polite" unseen>
         {title}

@@ -10,6 +10,7 @@ import { usePalette } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { kindWords } from '@/copy/names';
 import { Press, Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/now/on-stand';
 
 /** Which instrument is on the stand, and a way to put another there. */
 export function OnStand({ instrument }: { instrument: Instrument }) {
@@ -33,7 +34,7 @@ export function OnStand({ instrument }: { instrument: Instrument }) {
       {several ? (
         <Press
           role="button"
-          aria-label={`${instrument.name} is on the stand. Put another there`}
+          aria-label={copy.isOnTheStand(instrument.name)}
           onPress={() => setOpen(true)}
           row
           gap="half"
@@ -48,7 +49,7 @@ export function OnStand({ instrument }: { instrument: Instrument }) {
         name
       )}
       {open && (
-        <Sheet title="On the stand" onClose={() => setOpen(false)}>
+        <Sheet title={copy.onTheStand} onClose={() => setOpen(false)}>
           <View>
             {household.instruments.map((other) => (
               <StandChoice

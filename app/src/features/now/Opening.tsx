@@ -24,6 +24,7 @@ import { isBowed, type Figure } from '@tembrin/core/instruments';
 import { lastMeasure } from '@tembrin/core/log';
 import { openingRound, type OpeningStepId, type RoundStep } from '@tembrin/core/routines';
 import { Grid, Press, Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/now/opening';
 
 /** Route: the opening round of the instrument on the stand. */
 export function Opening() {
@@ -65,7 +66,7 @@ function Round({ instrument }: { instrument: Instrument }) {
   );
   const round = (
     <Screen
-      title="Before you play"
+      title={copy.beforeYouPlay}
       back="/now"
       foot={<Button title="Start playing" onPress={start} hotkey="s" disabled={!complete} />}
     >
@@ -80,7 +81,7 @@ function Round({ instrument }: { instrument: Instrument }) {
       )}
       {standing.length === 0 ? (
         <Text kind="heading" level={2}>
-          All as usual today
+          {copy.allAsUsualToday}
         </Text>
       ) : (
         <Stack role="list" aria-label="Today" gap="more">
@@ -155,14 +156,16 @@ function OwnMeasures({
         <View>
           <Text kind="figure">{measureWords('bow-gap', gap, lengths)}</Text>
           <Text kind="small" tone="quiet">
-            between stick and hair
+            {copy.betweenStickAndHair}
           </Text>
         </View>
       )}
       {figures.map(({ figure, measure }) => (
         <Text key={figure}>{`${OWN[figure] ?? ''} ${measureWords(figure, measure.value, lengths)}`}</Text>
       ))}
-      {bowed && <Button rank="plain" title="Write down the turns" onPress={() => onMeasure('bow-turns')} start flush />}
+      {bowed && (
+        <Button rank="plain" title={copy.writeDownTheTurns} onPress={() => onMeasure('bow-turns')} start flush />
+      )}
     </Stack>
   );
 }
@@ -192,12 +195,10 @@ function StepExtras({
         <Button
           rank="outline"
           title="Rosined"
-          onPress={() =>
-            void act(instrument.id, [{ type: 'rosined', payload: {} }], 'Rosined. The count starts again.')
-          }
+          onPress={() => void act(instrument.id, [{ type: 'rosined', payload: {} }], copy.rosinedTheCountStarts)}
         />
         {because.verdict.kind === 'new-hair' && (
-          <Button rank="plain" title="How to rosin new hair" onPress={() => onGuide('new-hair')} />
+          <Button rank="plain" title={copy.howToRosinNew} onPress={() => onGuide('new-hair')} />
         )}
       </Grid>
     );
@@ -207,7 +208,7 @@ function StepExtras({
     return (
       <Button
         rank="outline"
-        title="Write it down"
+        title={copy.writeItDown}
         label={`Write down: ${data.title}`}
         onPress={() => onMeasure(figure)}
         start

@@ -3,6 +3,7 @@ import type { ReactNode } from 'react';
 import { PartScreen } from '../part/PartScreen';
 import type { PartId } from '@tembrin/core/parts';
 import { Scroll, Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/now/panes';
 
 interface PanesProps {
   first: ReactNode;
@@ -21,7 +22,7 @@ export function Panes({ first, due, instrument, part }: PanesProps) {
         {part ? (
           <PartScreen key={part} instrument={instrument} part={part} back="/now" second />
         ) : (
-          <Scroll role="complementary" aria-label="What is due" pad="two">
+          <Scroll role="complementary" aria-label={copy.whatIsDue} pad="two">
             {due}
           </Scroll>
         )}

@@ -10,7 +10,7 @@ import { useKeys } from '@/ui/keys';
 import { Plate } from '@/ui/Plate';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { clockWords, elapsedWords, minutesWords, sinceDayWords } from '@/copy/dates';
+import { clockWords, elapsedWords } from '@/copy/dates';
 import { OnStand } from './OnStand';
 import { Panes } from './Panes';
 import { FORGOTTEN_H, LONGEST_SESSION_H, type Session } from '@tembrin/core/log';
@@ -18,6 +18,7 @@ import { HOUR_MS, MINUTE_MS } from '@tembrin/core/time';
 import { isBowed } from '@tembrin/core/instruments';
 import { threadOf, type PartId } from '@tembrin/core/parts';
 import { Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/now/playing';
 
 interface PlayingProps {
   instrument: Instrument;
@@ -41,7 +42,7 @@ export function Playing({ instrument, session, assessment: { log, threads }, wid
     await act(instrument.id, [{ type: 'session-ended', payload: { sessionId: session.id } }], null);
     router.push('/now/closing');
   };
-  const rosined = () => void act(instrument.id, [{ type: 'rosined', payload: {} }], 'Rosined. The count starts again.');
+  const rosined = () => void act(instrument.id, [{ type: 'rosined', payload: {} }], copy.rosinedTheCountStarts);
   useKeys({ f: { label: 'Finish', run: () => void finish() } });
   const rosin = threadOf(threads, 'rosin');
   const bowing = rosin ? rosin.minutes + Math.max(0, nowMs - log.nowMs) / MINUTE_MS : 0;
@@ -52,18 +53,15 @@ export function Playing({ instrument, session, assessment: { log, threads }, wid
       title={`Playing ${instrument.name}`}
       foot={
         <>
-          {isBowed(instrument.family) && <Button rank="outline" title="Rosined just now" onPress={rosined} />}
-          <Button title={tooLong ? 'Say when you stopped' : 'Finish'} hotkey="f" onPress={() => void finish()} />
+          {isBowed(instrument.family) && <Button rank="outline" title={copy.rosinedJustNow} onPress={rosined} />}
+          <Button title={tooLong ? copy.sayWhenYouStopped : 'Finish'} hotkey="f" onPress={() => void finish()} />
         </>
       }
     >
       <OnStand instrument={instrument} />
       {forgotten && (
-        <Banner
-          tone="soon"
-          text={`The clock has run since ${sinceDayWords(session.beganAt, nowMs, log.timeZone)}, ${clockWords(session.beganAt, log.timeZone)}. Did you stop earlier?`}
-        >
-          <Button rank="plain" title="Say when I stopped" onPress={correct} start />
+        <Banner tone="soon" text={copy.theClockHasRun(session.beganAt, nowMs, log.timeZone)}>
+          <Button rank="plain" title={copy.sayWhenIStopped} onPress={correct} start />
         </Banner>
       )}
       <Stack padTop="one" gap="hair" align="center">
@@ -78,8 +76,8 @@ export function Playing({ instrument, session, assessment: { log, threads }, wid
       {rosin && (
         <Text middle>
           {bowing >= rosin.budget.dueFrom
-            ? `${minutesWords(bowing)} of bowing since the rosin: a few passes are due.`
-            : `${minutesWords(bowing)} of bowing since the rosin; due from ${minutesWords(rosin.budget.dueFrom)}.`}
+            ? copy.ofBowingSinceThe(bowing)
+            : copy.ofBowingSinceTheRosin(bowing, rosin.budget.dueFrom)}
         </Text>
       )}
       <Stack align="center" justify="center" fill>

@@ -11,7 +11,6 @@ import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { useWide } from '@/ui/theme';
 import { Text } from '@/ui/Text';
-import { clockWords, dayWords, lastingWords, sinceDayWords } from '@/copy/dates';
 import { openingWords } from '@/copy/because';
 import { headlineFor } from '@/copy/parts';
 import { DueList } from '../DueList';
@@ -23,6 +22,8 @@ import { hoursOnDay } from '@tembrin/core/log';
 import { localDay } from '@tembrin/core/time';
 import { openingRound, openRound } from '@tembrin/core/routines';
 import { Row, Stack } from '@/ui/layout';
+import { FETCHING_LOG } from '@/copy/common';
+import { copy } from '@/copy/screens/now/stand';
 
 /** The stand: the instrument, what to do before playing, the clock while playing, and below what is due. */
 export function Stand({ instrument, part }: { instrument: Instrument; part: PartId | null }) {
@@ -44,7 +45,7 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
         chosen={part}
         hrefOf={(id) => ({ pathname: '/now/[part]', params: { part: id } })}
       />
-      <Button rank="plain" title="Enter a session played earlier" onPress={earlier} start flush />
+      <Button rank="plain" title={copy.enterASessionPlayed} onPress={earlier} start flush />
     </>
   );
   const tightSince = log.running ? null : (tension?.tightSince ?? null);
@@ -61,9 +62,9 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
       ? {}
       : {
           ...(complete && { s: { label: 'Start playing', run: start } }),
-          o: { label: 'Before you play', run: opening },
-          e: { label: 'Enter a session played earlier', run: earlier },
-          ...(round && { c: { label: 'Go on with the closing round', run: closing } }),
+          o: { label: copy.beforeYouPlay, run: opening },
+          e: { label: copy.enterASessionPlayed, run: earlier },
+          ...(round && { c: { label: copy.goOnWithThe, run: closing } }),
         },
   );
 
@@ -91,7 +92,7 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
       title={instrument.name}
       foot={
         <>
-          {round && <Button title="Go on with the closing round" onPress={closing} hotkey="c" />}
+          {round && <Button title={copy.goOnWithThe} onPress={closing} hotkey="c" />}
           <Button
             title="Start playing"
             rank={round ? 'outline' : 'solid'}
@@ -106,7 +107,7 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
       <Row gap="one" minHeight={190}>
         <Stack gap="small" justify="center" grow>
           <Text kind="title" level={2}>
-            {complete ? headline.title : 'Fetching the log …'}
+            {complete ? headline.title : FETCHING_LOG}
           </Text>
           {complete && headline.figure !== null && <Text kind="figure">{headline.figure}</Text>}
           {complete && (
@@ -116,23 +117,25 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
           )}
           {complete && last?.endedAt != null && (
             <Text kind="small" tone="quiet">
-              {`Last played ${dayWords(last.beganAt, moment.nowMs, moment.timeZone)} at ${clockWords(last.beganAt, moment.timeZone)}, ${lastingWords(last.endedAt - last.beganAt)}.`}
+              {copy.lastPlayedAt({
+                beganAt: last.beganAt,
+                nowMs: moment.nowMs,
+                timeZone: moment.timeZone,
+                playedMs: last.endedAt - last.beganAt,
+              })}
             </Text>
           )}
         </Stack>
         <Plate subject={instrument} height={wide ? 440 : 208} withBow />
       </Row>
       {tightSince !== null && !round && (
-        <Banner
-          tone="now"
-          text={`Not slackened since ${sinceDayWords(tightSince, moment.nowMs, moment.timeZone)}, ${clockWords(tightSince, moment.timeZone)}. A bow left tight warps.`}
-        >
+        <Banner tone="now" text={copy.notSlackenedSinceA(tightSince, moment.nowMs, moment.timeZone)}>
           <Button rank="plain" title="Slackened now" onPress={slacken} start />
         </Banner>
       )}
       {complete && (
-        <LinkRow href="/now/opening" label={`Before you play. ${openingWords(openingRound(assessment), lengths)}`}>
-          <Text kind="strong">Before you play</Text>
+        <LinkRow href="/now/opening" label={copy.beforeYouPlayAs(openingWords(openingRound(assessment), lengths))}>
+          <Text kind="strong">{copy.beforeYouPlay}</Text>
           <Text kind="small" tone="quiet">
             {openingWords(openingRound(assessment), lengths)}
           </Text>

@@ -9,12 +9,12 @@ import { useWide } from '@/ui/theme';
 import { RoundMarks, type Mark } from '@/ui/RoundMarks';
 import { Text } from '@/ui/Text';
 import { becauseWords } from '@/copy/because';
-import { lastingWords } from '@/copy/dates';
 import { measureWords } from '@/copy/measures';
 import type { StepActions } from './step-actions';
 import type { RoundStep } from '@tembrin/core/routines';
 import type { StepId, StepRecord } from '@tembrin/core/log';
 import { Scroll, Row, Split, Stack } from '@/ui/layout';
+import { copy, TOOL_WORDS } from '@/copy/screens/now/step-view';
 
 /** One step of the closing round: its zone lit on the plate, what to do, how and why. */
 export function StepView({ instrument, round, done, skip, undo, undoTitle, later }: StepActions) {
@@ -34,7 +34,7 @@ export function StepView({ instrument, round, done, skip, undo, undoTitle, later
   return (
     <Stack role="main" align="center" grow>
       <Head>
-        <title>Closing round · Tembrin</title>
+        <title>{copy.closingRoundTembrin}</title>
       </Head>
       <Split padX="more" padY="half" gap={wide ? 'wide' : 'small'} grow maxWidth={wide ? 980 : 560} full>
         <Stack gap="small" align="center" justify="center" grow={wide}>
@@ -45,7 +45,12 @@ export function StepView({ instrument, round, done, skip, undo, undoTitle, later
           {wide && progress}
           <Scroll tabIndex={0} tall={!wide} gap="small">
             <Text kind="small" tone="quiet">
-              {`${instrument.name}, ${lastingWords((session.endedAt ?? session.beganAt) - session.beganAt)} played. Step ${behind + 1} of ${steps.length}`}
+              {copy.playedStepOf({
+                name: instrument.name,
+                playedMs: (session.endedAt ?? session.beganAt) - session.beganAt,
+                step: behind + 1,
+                steps: steps.length,
+              })}
             </Text>
             <Text kind="title" level={1} aria-live="polite">
               {next.data.title}
@@ -68,16 +73,6 @@ export function StepView({ instrument, round, done, skip, undo, undoTitle, later
   );
 }
 
-const TOOL_WORDS: Readonly<Record<RoundStep['data']['tool'], string | null>> = {
-  hands: null,
-  none: null,
-  rosin: null,
-  'dry cloth': 'Dry cloth',
-  'second cloth': 'Second cloth',
-  brush: 'Brush',
-  'cleaner on a cloth': 'Cleaner on a cloth',
-};
-
 /** What to do and why, with this evening's reason first. A step that keeps being missed is spelt out in single moves. */
 export function StepDetail({ step: { data, because, who, emphasised, measure } }: { step: RoundStep }) {
   const lengths = usePreferences((state) => state.lengths);
@@ -85,7 +80,7 @@ export function StepDetail({ step: { data, because, who, emphasised, measure } }
   const asides = [
     tool,
     measure && data.figure ? `Last time: ${measureWords(data.figure, measure.value, lengths)}` : null,
-    who === 'adult' ? 'An adult does this' : null,
+    who === 'adult' ? copy.anAdultDoesThis : null,
   ].filter((aside) => aside !== null);
   return (
     <Stack gap="small">

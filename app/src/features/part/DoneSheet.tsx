@@ -8,10 +8,11 @@ import type { BegunCopy } from '@/copy/parts';
 import { WhenField } from './WhenField';
 import { whenToMs, type When } from './when';
 import type { PartEntry } from '@tembrin/core/parts';
+import { PUT_ON_RECORD } from '@/copy/common';
 
 interface DoneSheetProps {
   instrument: Instrument;
-  copy: Pick<BegunCopy, 'title' | 'question' | 'recorded'>;
+  begun: Pick<BegunCopy, 'title' | 'question' | 'recorded'>;
   /** What is put on record. */
   entry: PartEntry;
   nowMs: number;
@@ -21,28 +22,24 @@ interface DoneSheetProps {
 }
 
 /** Records that something was done, and when. */
-export function DoneSheet({ instrument, copy, entry, nowMs, asked, onClose }: DoneSheetProps) {
+export function DoneSheet({ instrument, begun, entry, nowMs, asked, onClose }: DoneSheetProps) {
   const { timeZone } = useHousehold((state) => state.household)!;
   const [when, setWhen] = useState<When>(asked ? { kind: 'unsaid' } : { kind: 'ago', months: 0 });
   const at = whenToMs(when, nowMs, timeZone);
   const save = async () => {
     if (at === null) return;
     onClose();
-    await act(instrument.id, [{ ...entry, at }], copy.recorded);
+    await act(instrument.id, [{ ...entry, at }], begun.recorded);
   };
   return (
     <Sheet
-      title={copy.title}
+      title={begun.title}
       onClose={onClose}
       foot={
-        <Button
-          title={at === null ? 'Say when.' : 'Put it on record'}
-          disabled={at === null}
-          onPress={() => void save()}
-        />
+        <Button title={at === null ? 'Say when.' : PUT_ON_RECORD} disabled={at === null} onPress={() => void save()} />
       }
     >
-      <WhenField label={copy.question} value={when} onChange={setWhen} nowMs={nowMs} timeZone={timeZone} />
+      <WhenField label={begun.question} value={when} onChange={setWhen} nowMs={nowMs} timeZone={timeZone} />
     </Sheet>
   );
 }

@@ -14,10 +14,12 @@ import { WhenField } from './WhenField';
 import { whenToMs, type When } from './when';
 import { stringNames, type StringSpec } from '@tembrin/core/instruments';
 import type { Doer, FitReason } from '@tembrin/core/log';
+import { PUT_ON_RECORD } from '@/copy/common';
+import { copy } from '@/copy/screens/part/fitted-sheet';
 
 interface FittedSheetProps {
   instrument: Instrument;
-  copy: BegunCopy;
+  begun: BegunCopy;
   nowMs: number;
   onClose: () => void;
 }
@@ -27,7 +29,7 @@ const NOT_SAID = 'not-said';
 const WHY: readonly FitReason[] = ['worn', 'broke', 'frayed', 'experiment', 'set'];
 
 /** Records that strings were fitted: when, which, what they are, why, and by whom. */
-export function FittedSheet({ instrument, copy, nowMs, onClose }: FittedSheetProps) {
+export function FittedSheet({ instrument, begun, nowMs, onClose }: FittedSheetProps) {
   const { timeZone } = useHousehold((state) => state.household)!;
   const names = stringNames(instrument);
   const [whole, setWhole] = useState(true);
@@ -39,7 +41,7 @@ export function FittedSheet({ instrument, copy, nowMs, onClose }: FittedSheetPro
   const sets = useSetChoices(instrument);
   const [when, setWhen] = useState<When>({ kind: 'ago', months: 0 });
   const at = whenToMs(when, nowMs, timeZone);
-  const missing = at === null ? 'Say when.' : !whole && which.length === 0 ? 'Choose which strings.' : null;
+  const missing = at === null ? 'Say when.' : !whole && which.length === 0 ? copy.chooseWhichStrings : null;
 
   const save = async () => {
     if (at === null) return;
@@ -52,19 +54,19 @@ export function FittedSheet({ instrument, copy, nowMs, onClose }: FittedSheetPro
     );
     const spares = set?.spareId ? positions.map(() => set.spareId) : null;
     const payload = { strings, reason: why, known: true, by, specs, ...(spares && { spares }) };
-    await act(instrument.id, [{ type: 'strings-fitted', at, payload }], copy.recorded);
+    await act(instrument.id, [{ type: 'strings-fitted', at, payload }], begun.recorded);
   };
   return (
     <Sheet
-      title={copy.title}
+      title={begun.title}
       onClose={onClose}
-      foot={<Button title={missing ?? 'Put it on record'} disabled={missing !== null} onPress={() => void save()} />}
+      foot={<Button title={missing ?? PUT_ON_RECORD} disabled={missing !== null} onPress={() => void save()} />}
     >
-      <WhenField label={copy.question} value={when} onChange={setWhen} nowMs={nowMs} timeZone={timeZone} />
+      <WhenField label={begun.question} value={when} onChange={setWhen} nowMs={nowMs} timeZone={timeZone} />
       <Choice
         label="Which strings?"
         options={[
-          { value: true, title: 'The whole set' },
+          { value: true, title: copy.theWholeSet },
           { value: false, title: 'Some' },
         ]}
         value={whole}
@@ -89,9 +91,9 @@ export function FittedSheet({ instrument, copy, nowMs, onClose }: FittedSheetPro
         onChange={setWhy}
       />
       <Choice
-        label="What went on?"
+        label={copy.whatWentOn}
         options={[
-          { value: SAME, title: 'The same as before' },
+          { value: SAME, title: copy.theSameAsBefore },
           ...sets.map(({ key, title }) => ({ value: key, title })),
           { value: NOT_SAID, title: 'Say later' },
         ]}
@@ -99,7 +101,7 @@ export function FittedSheet({ instrument, copy, nowMs, onClose }: FittedSheetPro
         onChange={setWhat}
       />
       <Choice
-        label="Who fitted them?"
+        label={copy.whoFittedThem}
         options={(['self', 'teacher', 'workshop'] as const).map((value) => ({ value, title: DOER_TITLES[value] }))}
         value={by}
         onChange={setBy}

@@ -8,6 +8,7 @@ import { copyOf } from '@/copy/parts';
 import { DoneSheet } from './DoneSheet';
 import { FittedSheet } from './FittedSheet';
 import { beginsAnew, partOf, type Thread } from '@tembrin/core/parts';
+import { copy } from '@/copy/screens/part/part-actions';
 
 interface PartActionsProps {
   thread: Thread;
@@ -31,28 +32,26 @@ export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
       {thread.part === 'hair' && !dateMissing && (
         <Button
           rank="outline"
-          title="Looked it over, still good"
-          onPress={() =>
-            void act(instrument.id, [{ type: 'hair-looked-over', payload: {} }], 'The look at the hair is on record.')
-          }
+          title={copy.lookedItOverStill}
+          onPress={() => void act(instrument.id, [{ type: 'hair-looked-over', payload: {} }], copy.theLookAtThe)}
         />
       )}
       {thread.part === 'strings' && (
         <Button
           rank="outline"
-          title="Change them step by step"
+          title={copy.changeThemStepBy}
           onPress={() => router.push({ pathname: '/bench/change', params: { id: instrument.id } })}
         />
       )}
       {second && <Button rank="outline" title={second.title} onPress={second.run} />}
       {sheet !== null && begun && thread.part === 'strings' && sheet === 'done' ? (
-        <FittedSheet instrument={instrument} copy={begun} nowMs={nowMs} onClose={() => setSheet(null)} />
+        <FittedSheet instrument={instrument} begun={begun} nowMs={nowMs} onClose={() => setSheet(null)} />
       ) : (
         sheet !== null &&
         begun && (
           <DoneSheet
             instrument={instrument}
-            copy={begun}
+            begun={begun}
             entry={partOf(thread.part).begun!(true, sheet === 'asked')}
             nowMs={nowMs}
             asked={sheet === 'asked'}
@@ -78,19 +77,19 @@ function actionOf(
   switch (thread.part) {
     case 'air':
       return {
-        title: 'Its wood and what to do',
+        title: copy.itsWoodAndWhat,
         run: () => router.push({ pathname: '/air/wood/[id]', params: { id } }),
       };
     case 'rosin':
       return {
         title: 'Rosined now',
-        run: () => void act(id, [{ type: 'rosined', payload: {} }], 'Rosined. The count starts again.'),
+        run: () => void act(id, [{ type: 'rosined', payload: {} }], copy.rosinedTheCountStarts),
       };
     case 'residue': {
       const dirty = thread.zones.filter(({ since }) => since !== null);
       const zones = dirty.length > 0 ? dirty : thread.zones;
       const drafts = zones.map(({ step }) => ({ type: 'step-done' as const, payload: { step, sessionId: null } }));
-      return { title: 'Wiped now', run: () => void act(id, drafts, 'Wiped. All zones are clean.') };
+      return { title: 'Wiped now', run: () => void act(id, drafts, copy.wipedAllZonesAre) };
     }
   }
 }

@@ -16,6 +16,7 @@ import { PartActions } from './PartActions';
 import { ResidueOnPlate } from './ResidueOnPlate';
 import type { PartId } from '@tembrin/core/parts';
 import { Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/part/part';
 
 interface PartScreenProps {
   instrument: Instrument;
@@ -32,7 +33,7 @@ export function PartScreen({ instrument, part, back, second }: PartScreenProps) 
   if (!thread) {
     return (
       <Screen title={PART_NAMES[part]} back={back} second={second}>
-        <Empty title="Nothing of the kind" text={`${instrument.name} has no ${PART_NAMES[part].toLowerCase()}.`} />
+        <Empty title={copy.nothingOfTheKind} text={`${instrument.name} has no ${PART_NAMES[part].toLowerCase()}.`} />
       </Screen>
     );
   }
@@ -60,7 +61,7 @@ export function PartScreen({ instrument, part, back, second }: PartScreenProps) 
         />
         <Row justify="between">
           <Text kind="small" tone="quiet">
-            {thread.from === null ? 'start not known' : date(thread.from)}
+            {thread.from === null ? copy.startNotKnown : date(thread.from)}
           </Text>
           {thread.window && (
             <Text kind="small" tone="quiet">
@@ -78,11 +79,11 @@ export function PartScreen({ instrument, part, back, second }: PartScreenProps) 
       {thread.part === 'strings' && (
         <LinkRow
           href={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
-          label={`What is on ${instrument.name}, and what it pulls`}
+          label={copy.whatIsOnAnd(instrument.name)}
         >
-          <Text kind="strong">What is on, and what it pulls</Text>
+          <Text kind="strong">{copy.whatIsOnAndWhat}</Text>
           <Text kind="small" tone="quiet">
-            String by string; another set compared; a broken one; tuning.
+            {copy.stringByStringAnother}
           </Text>
         </LinkRow>
       )}
@@ -92,7 +93,7 @@ export function PartScreen({ instrument, part, back, second }: PartScreenProps) 
       <Explained title="School" text={school} />
       <Stack gap="hair">
         <Text kind="heading" level={2}>
-          What would change it
+          {copy.whatWouldChangeIt}
         </Text>
         {changes.map((change) => (
           <Text key={change}>{change}</Text>

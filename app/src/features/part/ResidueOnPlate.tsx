@@ -7,6 +7,7 @@ import { RESIDUE_NAMES, ZONE_NAMES } from '@/copy/names';
 import { rungFor, type ResidueState, type ZoneResidue } from '@tembrin/core/care';
 import type { Schools } from '@tembrin/core/schools';
 import { Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/part/residue-on-plate';
 
 const HARDNESS: readonly ResidueState[] = ['clean', 'fresh', 'settling', 'caked'];
 
@@ -55,17 +56,16 @@ export function ResidueOnPlate({
       </Row>
       <Stack padTop="half" gap="hair" rule="top">
         <Text kind="heading" level={2}>
-          {rung ? `${ZONE_NAMES[shown.zone]}: rung ${rung.rung} of 4` : `${ZONE_NAMES[shown.zone]}: nothing to do`}
+          {rung ? `${ZONE_NAMES[shown.zone]}: rung ${rung.rung} of 4` : copy.nothingToDo(ZONE_NAMES[shown.zone])}
         </Text>
-        <Text>{rung?.does ?? 'Nothing was played since it was wiped.'}</Text>
+        <Text>{rung?.does ?? copy.nothingWasPlayedSince}</Text>
         {rung?.caution && (
           <Text kind="small" tone="now">
             {rung.caution}
           </Text>
         )}
         <Text kind="small" tone="quiet">
-          Always the mildest rung that works. Never furniture polish, wax, silicone, ammonia, wipes, or anything sprayed
-          on.
+          {copy.alwaysTheMildestRung}
         </Text>
       </Stack>
     </Stack>

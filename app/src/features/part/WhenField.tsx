@@ -4,17 +4,7 @@ import { Choice } from '@/ui/Choice';
 import { DateField } from '@/ui/Field';
 import type { When } from './when';
 import { Stack } from '@/ui/layout';
-
-const AGO = [
-  { value: '0', title: 'Today' },
-  { value: '1', title: 'A month ago' },
-  { value: '3', title: '3 months' },
-  { value: '6', title: '6 months' },
-  { value: '12', title: 'A year' },
-  { value: '24', title: '2 years' },
-  { value: 'date', title: 'On a date' },
-];
-const UNKNOWN = { value: 'unknown', title: 'Don’t know' };
+import { AGO, UNKNOWN } from '@/copy/screens/part/when-field';
 
 interface WhenFieldProps {
   label: string;

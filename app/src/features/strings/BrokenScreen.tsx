@@ -10,7 +10,6 @@ import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { lastingWords } from '@/copy/dates';
 import { brokenWords, noteNames } from '@/copy/strings';
 import { ofInstrument } from '../kit/for-instrument';
 import { useSetChoices, useSparesFor } from './sets';
@@ -18,6 +17,7 @@ import { brokenVerdict, settleDays } from '@tembrin/core/strings';
 import { nextPerformance } from '@tembrin/core/year';
 import { stringNames } from '@tembrin/core/instruments';
 import { Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/strings/broken';
 
 /** One string broke: this one, or the set? The verdict with its reasons, and on to the change. */
 function BrokenScreen({ instrument }: { instrument: Instrument }) {
@@ -68,7 +68,7 @@ function BrokenScreen({ instrument }: { instrument: Instrument }) {
           },
         },
       ],
-      `The ${short[position]} is new${from ? ', from the cupboard' : ''}.`,
+      copy.isNew(short[position]!, Boolean(from)),
     );
     router.replace({ pathname: '/kit/[id]/on', params: { id: instrument.id } });
   };
@@ -79,15 +79,13 @@ function BrokenScreen({ instrument }: { instrument: Instrument }) {
       foot={
         verdict && (
           <>
-            <Button title={all ? 'Change the set, step by step' : 'Change it, step by step'} onPress={change} />
-            {!all && <Button rank="outline" title="It is on already: put it on record" onPress={() => void record()} />}
+            <Button title={all ? copy.changeTheSetStep : copy.changeItStepBy} onPress={change} />
+            {!all && <Button rank="outline" title={copy.itIsOnAlready} onPress={() => void record()} />}
           </>
         )
       }
     >
-      <Text tone="quiet">
-        {`${instrument.name}. A snapped string is ordinary wear, nobody’s fault. Mind the ends: they are sharp.`}
-      </Text>
+      <Text tone="quiet">{copy.aSnappedStringIs(instrument.name)}</Text>
       <Choice
         label="Which one?"
         options={[...names.keys()].reverse().map((at) => ({ value: at, title: names[at]! }))}
@@ -98,16 +96,12 @@ function BrokenScreen({ instrument }: { instrument: Instrument }) {
         <Stack role="status" gap="half">
           <Text kind="title" level={2}>
             {all
-              ? 'Change the whole set'
+              ? copy.changeTheWholeSet
               : verdict.restAfter
-                ? `Just the ${short[position]} now, the rest after the performance`
+                ? copy.justTheNowThe(short[position])
                 : `Just the ${short[position]}`}
           </Text>
-          {verdict.unsettled && (
-            <Text tone="soon">
-              {`It will still be settling when you play in public: tune it often, and give it ${lastingWords(settles.one * 86_400_000)} if you can.`}
-            </Text>
-          )}
+          {verdict.unsettled && <Text tone="soon">{copy.itWillStillBe(settles.one * 86_400_000)}</Text>}
           <View role="list" aria-label="Reasons">
             {verdict.reasons.map((reason) => (
               <Stack role="listitem" key={reason.code} padY="small" rule="top">
@@ -117,7 +111,7 @@ function BrokenScreen({ instrument }: { instrument: Instrument }) {
           </View>
           {performance && performance.inDays < 60 && (
             <Text kind="small" tone="quiet">
-              {`Next before others: ${performance.title}, in ${lastingWords(Math.max(1, performance.inDays) * 86_400_000)}.`}
+              {copy.nextBeforeOthersIn(performance.title, Math.max(1, performance.inDays) * 86_400_000)}
             </Text>
           )}
         </Stack>

@@ -15,6 +15,7 @@ import { changeJob, type JobStep } from '@tembrin/core/strings';
 import { localDay } from '@tembrin/core/time';
 import type { StringChange } from '@tembrin/core/log';
 import { Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/strings/change-job';
 
 interface Place {
   /** null before the first string and after the last. */
@@ -68,14 +69,14 @@ export function ChangeJob({ instrument, change }: { instrument: Instrument; chan
             },
           },
         ],
-        `The ${names[position]} is on.`,
+        copy.theIsOn(names[position]),
       );
     }
     if (at + 1 < steps.length) return goTo(change.eventId, steps[at + 1]!.step.id);
     await act(
       instrument.id,
       [{ type: 'change-ended', payload: { changeId: change.eventId, finished: true } }],
-      'All on. Now they settle.',
+      copy.allOnNowThey,
     );
     forget(change.eventId);
     router.replace({ pathname: '/kit/[id]/settle', params: { id: instrument.id } });
@@ -84,18 +85,18 @@ export function ChangeJob({ instrument, change }: { instrument: Instrument; chan
     await act(
       instrument.id,
       [{ type: 'change-ended', payload: { changeId: change.eventId, finished: false } }],
-      'Left off. What is on stays on record.',
+      copy.leftOffWhatIs,
     );
     forget(change.eventId);
     router.replace('/bench');
   };
   useKeys({
-    enter: { label: 'Done, next step', run: () => void next() },
-    arrowleft: { label: 'One step back', run: () => at > 0 && goTo(change.eventId, steps[at - 1]!.step.id) },
+    enter: { label: copy.doneNextStep, run: () => void next() },
+    arrowleft: { label: copy.oneStepBack, run: () => at > 0 && goTo(change.eventId, steps[at - 1]!.step.id) },
   });
   return (
     <Screen
-      title={position === null ? (at === 0 ? 'Before you begin' : 'All strings are on') : names[position]!}
+      title={position === null ? (at === 0 ? copy.beforeYouBegin : copy.allStringsAreOn) : names[position]!}
       back="/bench"
       foot={
         <>
@@ -103,7 +104,7 @@ export function ChangeJob({ instrument, change }: { instrument: Instrument; chan
             title={
               at + 1 < steps.length
                 ? last && position !== null
-                  ? `The ${names[position]} is on`
+                  ? copy.theIsOn2(names[position])
                   : 'Done, next'
                 : 'Finish'
             }
@@ -113,7 +114,7 @@ export function ChangeJob({ instrument, change }: { instrument: Instrument; chan
           <Row justify="between">
             <Button
               rank="plain"
-              title="Back a step"
+              title={copy.backAStep}
               disabled={at === 0}
               onPress={() => goTo(change.eventId, steps[at - 1]!.step.id)}
             />
@@ -125,12 +126,7 @@ export function ChangeJob({ instrument, change }: { instrument: Instrument; chan
     >
       {/* Each string a stroke: those that are on are drawn. */}
       <StringMarks label="Strings changed" order={job.order} done={done} position={position} />
-      {enough && (
-        <Banner
-          tone="well"
-          text="One a day: that is enough for today. Pause here, play a little, and take the next one tomorrow."
-        />
-      )}
+      {enough && <Banner tone="well" text={copy.oneADayThat} />}
       <Stack role="status" gap="half">
         <JobDrawing picture={step.picture} />
         <Text kind="title" level={2}>

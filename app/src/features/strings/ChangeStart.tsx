@@ -10,7 +10,6 @@ import { Button } from '@/ui/Button';
 import { Choice, Choices } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { dateWords, lastingWords } from '@/copy/dates';
 import { listWords } from '@/copy/lists';
 import { REASON_NAMES } from '@/copy/names';
 import { noteNames } from '@/copy/strings';
@@ -20,13 +19,9 @@ import { changeJob, OLD_SPARE_YEARS, settleDays, type ChangeWay } from '@tembrin
 import { nextPerformance } from '@tembrin/core/year';
 import type { Doer, FitReason } from '@tembrin/core/log';
 import { Stack } from '@/ui/layout';
+import { copy, WAYS } from '@/copy/screens/strings/change-start';
 
 const WHY: readonly FitReason[] = ['worn', 'broke', 'frayed', 'experiment', 'set'];
-const WAYS: readonly { value: ChangeWay; title: string }[] = [
-  { value: 'B', title: 'One after another' },
-  { value: 'A', title: 'One a day' },
-  { value: 'C', title: 'All off' },
-];
 const NOT_SAID = 'not-said';
 const SAME_AS_ON = 'as-on';
 
@@ -51,7 +46,7 @@ export function ChangeStart({ instrument }: { instrument: Instrument }) {
     ...(single
       ? spares.map(({ card, left }) => ({ value: card.id, title: `${card.facts.title} (${left} left)` }))
       : sets.map(({ key, title }) => ({ value: key, title }))),
-    { value: SAME_AS_ON, title: 'The same as is on' },
+    { value: SAME_AS_ON, title: copy.theSameAsIs },
     { value: NOT_SAID, title: 'Say later' },
   ];
   // What lies in the cupboard, else the same again; what nobody said is not made up.
@@ -103,7 +98,7 @@ export function ChangeStart({ instrument }: { instrument: Instrument }) {
       back="/bench"
       foot={
         <Button
-          title={positions.length === 0 ? 'Choose which strings' : 'Begin'}
+          title={positions.length === 0 ? copy.chooseWhichStrings : 'Begin'}
           disabled={positions.length === 0}
           onPress={() => void begin()}
         />
@@ -115,7 +110,15 @@ export function ChangeStart({ instrument }: { instrument: Instrument }) {
       {tooClose && (
         <Banner
           tone="soon"
-          text={`${performance.title} is ${performance.inDays === 0 ? 'today' : `in ${lastingWords(performance.inDays * 86_400_000)}`}, on ${dateWords(performance.atMs, log.nowMs, timeZone)}; these take about ${lastingWords(settles * 86_400_000)} to settle. Change only what you must, and tune often until then.`}
+          text={copy.isOnTheseTake({
+            title: performance.title,
+            inDays: performance.inDays,
+            aheadMs: performance.inDays * 86_400_000,
+            atMs: performance.atMs,
+            nowMs: log.nowMs,
+            timeZone,
+            settleMs: settles * 86_400_000,
+          })}
         />
       )}
       <Stack gap="more">
@@ -144,22 +147,22 @@ export function ChangeStart({ instrument }: { instrument: Instrument }) {
         )}
         {many && which.length > 0 && <Text>{listWords([...which].sort((a, b) => b - a).map((at) => names[at]!))}</Text>}
         {!single && !many && which.length < all.length && (
-          <Button rank="plain" title="The whole set" onPress={() => setWhich(all)} start flush />
+          <Button rank="plain" title={copy.theWholeSet} onPress={() => setWhich(all)} start flush />
         )}
         <Choice
-          label="Why do the old ones come off?"
+          label={copy.whyDoTheOld}
           options={WHY.map((value) => ({ value, title: REASON_NAMES[value] }))}
           value={why}
           onChange={setWhy}
         />
-        <Choice label="What goes on?" options={sources} value={source} onChange={setFrom} />
+        <Choice label={copy.whatGoesOn} options={sources} value={source} onChange={setFrom} />
         {old && (
           <Text kind="small" tone="soon">
-            {`Bought more than ${OLD_SPARE_YEARS} years ago: look it over for tarnish and cracks first.`}
+            {copy.boughtMoreThanYears(OLD_SPARE_YEARS)}
           </Text>
         )}
         <Choice
-          label="Who does it?"
+          label={copy.whoDoesIt}
           options={(['self', 'teacher', 'workshop'] as const).map((value) => ({ value, title: DOER_TITLES[value] }))}
           value={by}
           onChange={setBy}
@@ -167,17 +170,12 @@ export function ChangeStart({ instrument }: { instrument: Instrument }) {
         {positions.length > 1 && (
           <>
             <Choice label="How?" options={WAYS} value={way} onChange={setWay} />
-            {job.refusedAllOff && (
-              <Banner
-                tone="soon"
-                text="All off is for a workshop here: the strings hold the bridge, and the bridge holds the sound post. Tembrin takes you through one after another."
-              />
-            )}
+            {job.refusedAllOff && <Banner tone="soon" text={copy.allOffIsFor} />}
           </>
         )}
         {positions.length > 0 && (
           <Text kind="small" tone="quiet">
-            {`In this order: ${listWords(job.order.map((at) => names[at]!))}. About ${lastingWords(settles * 86_400_000)} until they have settled.`}
+            {copy.inThisOrderAbout(listWords(job.order.map((at) => names[at]!)), settles * 86_400_000)}
           </Text>
         )}
       </Stack>

@@ -10,7 +10,7 @@ import { Field } from '@/ui/Field';
 import { PullChart } from '@/ui/PullChart';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { changeWords, forceWords, readNumber } from '@/copy/measures';
+import { changeWords, readNumber } from '@/copy/measures';
 import { listWords } from '@/copy/lists';
 import { chartNames, loadWords } from '@/copy/strings';
 import { ofInstrument } from '../kit/for-instrument';
@@ -19,6 +19,7 @@ import { A4_RANGE_HZ, noteName } from '@tembrin/core/pitch';
 import { compareStrung, hasOneLength, openStrings, usualTuning } from '@tembrin/core/strings';
 import { variantOf } from '@tembrin/core/instruments';
 import { Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/strings/compare';
 
 const SAME = 'same';
 
@@ -64,7 +65,7 @@ function CompareScreen({ instrument }: { instrument: Instrument }) {
       foot={
         chosen && (
           <Button
-            title="Put this set on, step by step"
+            title={copy.putThisSetOn}
             onPress={() => router.push({ pathname: '/bench/change', params: { id: instrument.id, set: chosen.key } })}
           />
         )
@@ -77,24 +78,15 @@ function CompareScreen({ instrument }: { instrument: Instrument }) {
         <Row gap="half" align="end">
           <Text kind="figure">{change.total === null ? '–' : changeWords(change.total)}</Text>
           <Text kind="small" tone="quiet" padBottom={12} shrink>
-            {change.total === null
-              ? 'in all'
-              : `in all: ${forceWords(change.old.totalN, forces)}, then ${forceWords(change.new.totalN, forces)}`}
+            {change.total === null ? 'in all' : copy.inAllThen(change.old.totalN, forces, change.new.totalN)}
           </Text>
         </Row>
         <Text role="status">{loadWords(change.verdict, change.total, family)}</Text>
       </Stack>
-      {change.breaks.length > 0 && (
-        <Banner
-          tone="now"
-          text={`The ${named(change.breaks)} would break at this pitch. Choose a shorter length, a lower note or other strings.`}
-        />
-      )}
-      {change.strained.length > 0 && (
-        <Banner tone="soon" text={`The ${named(change.strained)} would stand past what is safe for a plain string.`} />
-      )}
+      {change.breaks.length > 0 && <Banner tone="now" text={copy.theWouldBreakAt(named(change.breaks))} />}
+      {change.strained.length > 0 && <Banner tone="soon" text={copy.theWouldStandPast(named(change.strained))} />}
       <PullChart
-        label="Old and new pull"
+        label={copy.oldAndNewPull}
         rows={[...after.entries()].reverse().map(([at, { spec }]) => ({
           name: names[at]!,
           newN: change.new.pulls[at]!.tensionN,
@@ -104,12 +96,12 @@ function CompareScreen({ instrument }: { instrument: Instrument }) {
         }))}
       />
       <Text kind="small" tone="quiet">
-        A ring is what pulls now; the string is stretched as far as it would pull.
+        {copy.aRingIsWhat}
       </Text>
       <Stack gap="more">
         <Choice
           label="Set"
-          options={[{ value: SAME, title: 'What is on' }, ...sets.map(({ key, title }) => ({ value: key, title }))]}
+          options={[{ value: SAME, title: copy.whatIsOn }, ...sets.map(({ key, title }) => ({ value: key, title }))]}
           value={setKey}
           onChange={setSetKey}
         />
@@ -117,7 +109,7 @@ function CompareScreen({ instrument }: { instrument: Instrument }) {
           <Choice
             label="Tuning"
             options={[
-              { value: SAME, title: 'As it is' },
+              { value: SAME, title: copy.asItIs },
               ...tunings.map(({ title, notes }) => ({
                 value: title,
                 title: `${title} (${notes.map(noteName).join(' ')})`,
@@ -128,19 +120,19 @@ function CompareScreen({ instrument }: { instrument: Instrument }) {
           />
         )}
         <Field
-          label="A, in Hz"
+          label={copy.aInHz}
           inputMode="decimal"
           value={a4}
           onChangeText={setA4}
-          error={a4Wrong ? `The A lies between ${A4_RANGE_HZ.least} and ${A4_RANGE_HZ.most} Hz.` : undefined}
+          error={a4Wrong ? copy.theALiesBetween(A4_RANGE_HZ.least, A4_RANGE_HZ.most) : undefined}
         />
         {hasOneLength(instrument) && (
           <Field
-            label="Nut to bridge, in mm"
+            label={copy.nutToBridgeIn}
             inputMode="decimal"
             value={length}
             onChangeText={setLength}
-            error={lengthWrong ? 'Between 40 and 2000 mm. Measure from nut to bridge.' : undefined}
+            error={lengthWrong ? copy.betweenAndMmMeasure : undefined}
           />
         )}
       </Stack>

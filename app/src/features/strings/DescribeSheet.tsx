@@ -17,6 +17,8 @@ import { useSetChoices } from './sets';
 import { openStrings, specIn, strengthOf } from '@tembrin/core/strings';
 import type { Fitting } from '@tembrin/core/log';
 import type { StringSpec } from '@tembrin/core/instruments';
+import { PUT_ON_RECORD } from '@/copy/common';
+import { copy } from '@/copy/screens/strings/describe-sheet';
 
 /** Says what is on: one string, or the whole set by a description. */
 export function DescribeSheet({
@@ -87,31 +89,29 @@ function DescribeSet({ instrument, onClose }: { instrument: Instrument; onClose:
         kind: instrument.kind,
         strings: specs,
       };
-      await addCards([{ kind: 'set', facts }], 'Kept as a set of your own. Rename it in the cupboard.');
+      await addCards([{ kind: 'set', facts }], copy.keptAsASet);
     } catch (error) {
       notifyProblem(sentenceOf(error));
     }
   };
   return (
     <Sheet
-      title="What is on"
+      title={copy.whatIsOn}
       onClose={onClose}
       foot={
         <>
           <Button
-            title={chosen ? 'That is on' : 'Choose a description'}
+            title={chosen ? copy.thatIsOn : copy.chooseADescription}
             disabled={!chosen}
             onPress={() => void save()}
           />
           {on.some(({ spec }) => spec) && (
-            <Button rank="plain" title="Keep what is on as a set of your own" onPress={() => void keepOwn()} />
+            <Button rank="plain" title={copy.keepWhatIsOn} onPress={() => void keepOwn()} />
           )}
         </>
       }
     >
-      <Text tone="quiet">
-        In general terms; a string that differs is put right by itself afterwards. Dates stay as they are.
-      </Text>
+      <Text tone="quiet">{copy.inGeneralTermsA}</Text>
       <Choice
         label="The set"
         options={sets.map(({ key: value, title }) => ({ value, title }))}
@@ -152,23 +152,16 @@ function DescribeString({
             payload: { strings: [position], reason: 'on-record', known: false, specs: [spec] },
           },
         ];
-    await act(instrument.id, drafts, `The ${name} is described.`);
+    await act(instrument.id, drafts, copy.theIsDescribed(name));
   };
   return (
-    <Sheet title={name} onClose={onClose} foot={<Button title="Put it on record" onPress={() => void save()} />}>
+    <Sheet title={name} onClose={onClose} foot={<Button title={PUT_ON_RECORD} onPress={() => void save()} />}>
       {strength && strength.safeAbove < 0 && (
-        <Banner
-          tone="now"
-          text={
-            strength.toBreaking <= 0
-              ? `At ${open.lengthMm} mm this note would break it. Choose another string, or check gauge, length and note.`
-              : 'At this length and note it stands past what is safe. Bring it up no higher.'
-          }
-        />
+        <Banner tone="now" text={strength.toBreaking <= 0 ? copy.atMmThisNote(open.lengthMm) : copy.atThisLengthAnd} />
       )}
       {strength && strength.safeAbove >= 0 && (
         <Text kind="small" tone="quiet">
-          {`At ${Math.round(strength.share * 100)} % of its strength here; safe for ${strength.safeAbove.toFixed(1)} semitones more, and breaks ${strength.toBreaking.toFixed(1)} above.`}
+          {copy.atOfItsStrength(Math.round(strength.share * 100), strength.safeAbove, strength.toBreaking)}
         </Text>
       )}
       <SpecFields value={text} onChange={setText} errors={errors} />

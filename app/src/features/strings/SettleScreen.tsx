@@ -14,7 +14,7 @@ import { CreepChart } from '@/ui/CreepChart';
 import { useKeys } from '@/ui/keys';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { clockWords, dateWords, dayWords, lastingWords } from '@/copy/dates';
+import { clockWords, dayWords, lastingWords } from '@/copy/dates';
 import { centsWords, noteNames } from '@/copy/strings';
 import { ofInstrument } from '../kit/for-instrument';
 import { DAY_MS, HOUR_MS } from '@tembrin/core/time';
@@ -23,6 +23,7 @@ import { nextPerformance } from '@tembrin/core/year';
 import { noteName } from '@tembrin/core/pitch';
 import { openStrings, settlingPlan, temperamentOf } from '@tembrin/core/strings';
 import { Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/strings/settle';
 
 const NEAREST = -1;
 /** Strings newer than this are shown as settling even where their material is not known. */
@@ -77,7 +78,7 @@ function SettleScreen({ instrument }: { instrument: Instrument }) {
     await act(
       instrument.id,
       [{ type: 'tuned', payload: { string: steady.position, cents } }],
-      `${names[steady.position]} found ${centsWords(cents)}. Now bring it to pitch.`,
+      copy.foundNowBringIt(names[steady.position], cents),
     );
   };
   const simulate = () => {
@@ -94,14 +95,14 @@ function SettleScreen({ instrument }: { instrument: Instrument }) {
   const listening = ear === 'on';
   return (
     <Screen
-      title="Tune and settle"
+      title={copy.tuneAndSettle}
       back={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
       foot={
         listening ? (
           <>
             <Button
               title={
-                steady ? `Write down: ${names[steady.position]} ${centsWords(steady.cents)}` : 'Play one open string'
+                steady ? `Write down: ${names[steady.position]} ${centsWords(steady.cents)}` : copy.playOneOpenString
               }
               disabled={!steady}
               onPress={() => void write()}
@@ -112,41 +113,37 @@ function SettleScreen({ instrument }: { instrument: Instrument }) {
           <>
             <Button title="Listen" busy={ear === 'asking'} hotkey="m" onPress={() => void start('microphone')} />
             {(household.demo || ear === 'missing') && (
-              <Button rank="plain" title="Use a simulated string" onPress={simulate} />
+              <Button rank="plain" title={copy.useASimulatedString} onPress={simulate} />
             )}
           </>
         )
       }
     >
       <Text kind="small" tone="quiet">
-        {`${instrument.name}. Against A = ${instrument.stringing.a4Hz} Hz, ${temperamentOf(instrument) === 'fifths' ? 'in pure fifths' : 'equal temperament'}. Nothing you play is kept; only the cents you write down.`}
+        {copy.againstAHzNothing(instrument.name, instrument.stringing.a4Hz, temperamentOf(instrument))}
       </Text>
       {warned && warned.length > 0 && (
         <Banner
           tone="soon"
-          text={`${performance.title}, ${dayWords(performance.atMs, nowMs, timeZone)}: the ${warned.map(({ position }) => names[position]).join(', ')} will not have settled by then. Tune as often as below, and once more just before you play.`}
+          text={copy.theWillNotHave({
+            title: performance.title,
+            atMs: performance.atMs,
+            nowMs,
+            timeZone,
+            warned: warned.map(({ position }) => names[position]).join(', '),
+          })}
         />
       )}
-      {ear === 'refused' && (
-        <Banner
-          tone="now"
-          text="The browser does not let Tembrin listen. Allow the microphone for this page in its address bar, then try again."
-        />
-      )}
-      {ear === 'missing' && (
-        <Banner
-          tone="now"
-          text="No microphone answers here. Plug one in, or open Tembrin over https or on this very device."
-        />
-      )}
+      {ear === 'refused' && <Banner tone="now" text={copy.theBrowserDoesNot} />}
+      {ear === 'missing' && <Banner tone="now" text={copy.noMicrophoneAnswersHere} />}
       {listening && (
         <Stack role="status" gap="hair" align="center">
           <CentsDial cents={heard?.cents ?? null} />
           <Text kind="figure">{heard ? `${heard.cents < 0 ? '−' : '+'}${Math.abs(heard.cents).toFixed(0)}` : '–'}</Text>
           <Text>
             {heard
-              ? `cents on the ${names[heard.position]}; ${heard.hz.toFixed(1)} of ${strings[heard.position]!.hz.toFixed(1)} Hz`
-              : 'listening for one open string'}
+              ? copy.centsOnTheOf(names[heard.position], heard.hz, strings[heard.position]!.hz)
+              : copy.listeningForOneOpen}
           </Text>
         </Stack>
       )}
@@ -178,43 +175,42 @@ function SettleScreen({ instrument }: { instrument: Instrument }) {
             nowMs={nowMs}
           />
           <Text kind="small" tone="quiet">
-            {detail.tunings.length === 0
-              ? 'As strings of its kind usually give way (from memory). Each tuning you write down makes the curve its own.'
-              : `All it has fallen since it went on: rings are your ${detail.tunings.length} ${detail.tunings.length === 1 ? 'tuning' : 'tunings'}, the line is fitted to them.`}
+            {detail.tunings.length === 0 ? copy.asStringsOfIts : copy.allItHasFallen(detail.tunings.length)}
           </Text>
         </Stack>
       )}
       {open.length > 0 && (
         <View>
           <Text kind="heading" level={2}>
-            When to tune again
+            {copy.whenToTuneAgain}
           </Text>
-          <View role="list" aria-label="When to tune again">
+          <View role="list" aria-label={copy.whenToTuneAgain}>
             {open.map(({ position, plan }) => (
               <Stack role="listitem" key={position} padY="small" gap={2} rule="bottom">
                 <Text kind="strong">{names[position]}</Text>
                 <Text kind="small">{retuneWords(plan.retunes, nowMs, timeZone)}</Text>
                 <Text kind="small" tone="quiet">
-                  {`Falls about ${Math.round(plan.perDay[0] ?? 0)} cents in the coming day; holds from ${dateWords(plan.settledAt, nowMs, timeZone)}.`}
+                  {copy.fallsAboutCentsIn({
+                    cents: Math.round(plan.perDay[0] ?? 0),
+                    settledAt: plan.settledAt,
+                    nowMs,
+                    timeZone,
+                  })}
                 </Text>
               </Stack>
             ))}
           </View>
         </View>
       )}
-      {settling.length === 0 && (
-        <Text tone="quiet">
-          No string has gone on lately, so there is nothing to settle. Tune as you like; nothing needs writing down.
-        </Text>
-      )}
+      {settling.length === 0 && <Text tone="quiet">{copy.noStringHasGone}</Text>}
     </Screen>
   );
 }
 
 function retuneWords(retunes: readonly number[], nowMs: number, timeZone: string): string {
-  if (retunes.length === 0) return 'Each time you take it up.';
+  if (retunes.length === 0) return copy.eachTimeYouTake;
   const soon = retunes.filter((at) => at < nowMs + DAY_MS);
-  if (soon.length > 3) return `About every ${lastingWords(DAY_MS / soon.length)} today, then less and less.`;
+  if (soon.length > 3) return copy.aboutEveryTodayThen(DAY_MS / soon.length);
   const at = (ms: number) =>
     ms <= nowMs + 60_000 ? 'now' : `${dayWords(ms, nowMs, timeZone)} ${clockWords(ms, timeZone)}`;
   const words = retunes.slice(0, 4).map(at).join(', ');

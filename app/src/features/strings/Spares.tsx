@@ -22,6 +22,8 @@ import { StringRange } from './StringRange';
 import { OLD_SPARE_YEARS, openStrings, presetsFor, spareSchema, type Spare } from '@tembrin/core/strings';
 import { variantOf } from '@tembrin/core/instruments';
 import { Row, Stack } from '@/ui/layout';
+import { PUT_ON_RECORD } from '@/copy/common';
+import { copy } from '@/copy/screens/strings/spares';
 
 /** Spares with what is left of them, oldest first, and the household's own sets. */
 export function Spares() {
@@ -33,12 +35,9 @@ export function Spares() {
   const [own, setOwn] = useState<Card<'set'> | null>(null);
   const sorted = [...spares].sort((a, b) => ((a.card.facts.boughtOn ?? '9') < (b.card.facts.boughtOn ?? '9') ? -1 : 1));
   return (
-    <Screen title="Spares" back="/kit" foot={<Button title="Put a spare in" onPress={() => setOpen('new')} />}>
+    <Screen title="Spares" back="/kit" foot={<Button title={copy.putASpareIn} onPress={() => setOpen('new')} />}>
       {sorted.length === 0 && sets.length === 0 && (
-        <Empty
-          title="No spares on record"
-          text="Packets of strings, whole sets or single ones. What a change takes from here goes down by itself, the oldest first."
-        />
+        <Empty title={copy.noSparesOnRecord} text={copy.packetsOfStringsWhole} />
       )}
       {sorted.length > 0 && (
         <View role="list" aria-label="Spares">
@@ -75,7 +74,7 @@ export function Spares() {
                 )}
                 {age !== null && age > OLD_SPARE_YEARS * 365.25 * 86_400_000 && (
                   <Text kind="small" tone="soon">
-                    {`More than ${OLD_SPARE_YEARS} years old: look for tarnish and cracks, and use it first.`}
+                    {copy.moreThanYearsOld(OLD_SPARE_YEARS)}
                   </Text>
                 )}
                 <Row outdent="small">
@@ -85,7 +84,7 @@ export function Spares() {
                     title="Remove"
                     label={`Remove ${facts.title}`}
                     onPress={() => {
-                      void removeCard(card, `${facts.title} is out of the cupboard.`);
+                      void removeCard(card, copy.isOutOfThe(facts.title));
                     }}
                   />
                 </Row>
@@ -97,7 +96,7 @@ export function Spares() {
       {sets.length > 0 && (
         <View>
           <Text kind="heading" level={2}>
-            Sets of your own
+            {copy.setsOfYourOwn}
           </Text>
           {sets.map((card) => (
             <Row key={card.id} align="center" rule="bottom">
@@ -174,7 +173,7 @@ function SpareSheet({ card, onClose }: { card: Card<'spare'> | null; onClose: ()
     try {
       const facts: Spare = checked.data;
       if (card) await changeCard(card, facts, 'Changed.');
-      else await addCards([{ kind: 'spare', facts }], `${facts.title} is in the cupboard.`);
+      else await addCards([{ kind: 'spare', facts }], copy.isInTheCupboard(facts.title));
     } catch (error) {
       notifyProblem(sentenceOf(error));
     }
@@ -182,14 +181,14 @@ function SpareSheet({ card, onClose }: { card: Card<'spare'> | null; onClose: ()
   const names = instrument ? shortNames(instrument) : [];
   return (
     <Sheet
-      title={card ? 'Change a spare' : 'Put a spare in'}
+      title={card ? copy.changeASpare : copy.putASpareIn}
       onClose={onClose}
-      foot={<Button title="Put it on record" onPress={() => void save()} />}
+      foot={<Button title={PUT_ON_RECORD} onPress={() => void save()} />}
     >
       {!card && (
         <>
           <Choice
-            label="For an instrument like"
+            label={copy.forAnInstrumentLike}
             options={instruments.map(({ id, name }) => ({ value: id, title: name }))}
             value={forId}
             onChange={(id) => {
@@ -199,7 +198,7 @@ function SpareSheet({ card, onClose }: { card: Card<'spare'> | null; onClose: ()
             }}
           />
           <Choice
-            label="What it is"
+            label={copy.whatItIs}
             options={[
               ...presets.map(({ id, title: name }) => ({ value: id, title: name })),
               { value: OTHER, title: 'Not described' },
@@ -209,7 +208,7 @@ function SpareSheet({ card, onClose }: { card: Card<'spare'> | null; onClose: ()
           />
           {all.length <= 12 ? (
             <Choices
-              label="Only these strings (none chosen: the whole set)"
+              label={copy.onlyTheseStringsNone}
               options={all.map((value) => ({ value, title: names[value]! }))}
               values={positions}
               onChange={setPositions}
@@ -219,13 +218,7 @@ function SpareSheet({ card, onClose }: { card: Card<'spare'> | null; onClose: ()
           )}
         </>
       )}
-      <Field
-        label="Name"
-        value={title}
-        onChangeText={setTitle}
-        error={errors.title}
-        hint="As you would look for it in the cupboard."
-      />
+      <Field label="Name" value={title} onChangeText={setTitle} error={errors.title} hint={copy.asYouWouldLook} />
       <Field label="Packets" inputMode="numeric" value={quantity} onChangeText={setQuantity} error={errors.quantity} />
       <DateField type="date" label="Bought on" value={boughtOn} onChange={setBoughtOn} error={errors.boughtOn} />
     </Sheet>

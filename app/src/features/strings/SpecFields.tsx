@@ -4,6 +4,7 @@ import { readGauge, readNumber } from '@/copy/measures';
 import { CORE_NAMES, WINDING_NAMES } from '@/copy/strings';
 import { CORES, stringSpecSchema, WINDINGS, type StringSpec } from '@tembrin/core/instruments';
 import { Row, Stack } from '@/ui/layout';
+import { copy, NUMBER_WANTED } from '@/copy/screens/strings/spec-fields';
 
 /** A string as it is typed in. */
 export interface SpecText {
@@ -49,7 +50,6 @@ const FIELD_OF: Readonly<Record<string, keyof SpecText>> = {
   lengthMm: 'length',
   hz: 'pitch',
 };
-const NUMBER = 'Write a number, like 0.26.';
 
 /**
  * What was typed as a string.
@@ -65,11 +65,11 @@ export function readSpec(
   const number = (key: 'tension' | 'length' | 'pitch' | 'density') => {
     if (text[key].trim() === '') return null;
     const value = readNumber(text[key]);
-    if (value === null) errors[key] = NUMBER;
+    if (value === null) errors[key] = NUMBER_WANTED;
     return value;
   };
   const gaugeMm = text.gauge.trim() === '' ? null : readGauge(text.gauge);
-  if (text.gauge.trim() !== '' && gaugeMm === null) errors.gauge = NUMBER;
+  if (text.gauge.trim() !== '' && gaugeMm === null) errors.gauge = NUMBER_WANTED;
   const tension = number('tension');
   const densityGPerM = number('density');
   const stated =
@@ -136,14 +136,14 @@ export function SpecFields({
       />
       <Field
         label="Gauge"
-        hint="In mm, or in inches as .012. Leave it empty where the packet says none."
+        hint={copy.inMmOrIn}
         value={value.gauge}
         onChangeText={(gauge) => set({ gauge })}
         error={errors.gauge}
       />
       <Field
-        label="Tension on the packet, in N"
-        hint="It comes before the gauge."
+        label={copy.tensionOnThePacket}
+        hint={copy.itComesBeforeThe}
         inputMode="decimal"
         value={value.tension}
         onChangeText={(tension) => set({ tension })}
@@ -153,8 +153,8 @@ export function SpecFields({
         <Row gap="small">
           <Stack grow>
             <Field
-              label="At a length of, in mm"
-              hint="Empty: its own."
+              label={copy.atALengthOf}
+              hint={copy.emptyItsOwn}
               inputMode="decimal"
               value={value.length}
               onChangeText={(length) => set({ length })}
@@ -163,8 +163,8 @@ export function SpecFields({
           </Stack>
           <Stack grow>
             <Field
-              label="At a pitch of, in Hz"
-              hint="Empty: its own."
+              label={copy.atAPitchOf}
+              hint={copy.emptyItsOwn}
               inputMode="decimal"
               value={value.pitch}
               onChangeText={(pitch) => set({ pitch })}
@@ -174,7 +174,7 @@ export function SpecFields({
         </Row>
       )}
       <Field
-        label="Or its weight, in g per metre"
+        label={copy.orItsWeightIn}
         inputMode="decimal"
         value={value.density}
         onChangeText={(density) => set({ density })}

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Field } from '@/ui/Field';
 import { noteNames } from '@/copy/strings';
 import { Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/strings/string-range';
 
 /** Strings of a harp from one to another, by their numbers from the top; nothing typed means none. */
 export function StringRange({
@@ -26,13 +27,12 @@ export function StringRange({
     onChange(Array.from({ length: high - low + 1 }, (_, at) => count - (low + at)));
   };
   const hint = (text: string) => (inside(text) ? names[count - Number(text)] : undefined);
-  const wrong = (text: string) =>
-    text.trim() === '' || inside(text) ? undefined : `The strings are numbered 1 to ${count}, from the top.`;
+  const wrong = (text: string) => (text.trim() === '' || inside(text) ? undefined : copy.theStringsAreNumbered(count));
   const upside = inside(from) && inside(to) && Number(to) < Number(from);
   return (
     <Stack gap="small">
       <Field
-        label="From string number"
+        label={copy.fromStringNumber}
         hint={hint(from)}
         inputMode="numeric"
         value={from}
@@ -43,7 +43,7 @@ export function StringRange({
         error={wrong(from)}
       />
       <Field
-        label="To string number"
+        label={copy.toStringNumber}
         hint={hint(to)}
         inputMode="numeric"
         value={to}
@@ -51,7 +51,7 @@ export function StringRange({
           setTo(text);
           set(from, text);
         }}
-        error={wrong(to) ?? (upside ? 'The higher number comes second.' : undefined)}
+        error={wrong(to) ?? (upside ? copy.theHigherNumberComes : undefined)}
       />
     </Stack>
   );

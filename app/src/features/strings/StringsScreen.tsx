@@ -14,7 +14,7 @@ import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { Text } from '@/ui/Text';
-import { dateWords, lastingWords } from '@/copy/dates';
+import { lastingWords } from '@/copy/dates';
 import { forceWords, type ForceUnit } from '@/copy/measures';
 import { listWords } from '@/copy/lists';
 import { chartNames, makeUpWords, noteNames } from '@/copy/strings';
@@ -24,6 +24,8 @@ import { ESTIMATE_SPREAD, hasOneLength, openStrings, setPull } from '@tembrin/co
 import { harpOctave } from '@tembrin/core/pitch';
 import type { StringWear } from '@tembrin/core/parts';
 import { Grid, Press, Row, Stack } from '@/ui/layout';
+import { FETCHING_LOG } from '@/copy/common';
+import { copy } from '@/copy/screens/strings/strings';
 
 const FORCES: readonly { value: ForceUnit; title: string }[] = [
   { value: 'N', title: 'N' },
@@ -46,7 +48,7 @@ function StringsScreen({ instrument }: { instrument: Instrument }) {
   if (!complete) {
     return (
       <Screen title="Strings" back={{ pathname: '/kit/[id]', params }}>
-        <Text tone="quiet">Fetching the log …</Text>
+        <Text tone="quiet">{FETCHING_LOG}</Text>
       </Screen>
     );
   }
@@ -55,10 +57,7 @@ function StringsScreen({ instrument }: { instrument: Instrument }) {
       title="Strings"
       back={{ pathname: '/kit/[id]', params }}
       foot={
-        <Button
-          title="Change strings, step by step"
-          onPress={() => router.push({ pathname: '/bench/change', params })}
-        />
+        <Button title={copy.changeStringsStepBy} onPress={() => router.push({ pathname: '/bench/change', params })} />
       }
     >
       <Stack gap="hair">
@@ -69,17 +68,17 @@ function StringsScreen({ instrument }: { instrument: Instrument }) {
           <Text kind="figure">{set.totalN > 0 ? forceWords(set.totalN, forces) : '–'}</Text>
           <Text kind="small" tone="quiet" padBottom={12} shrink>
             {set.unknown === 0
-              ? `on ${set.pulls.length} strings${set.balance ? `, the strongest ${set.balance.toFixed(1)} times the weakest` : ''}`
+              ? `on ${set.pulls.length} strings${set.balance ? copy.theStrongestTimesThe(set.balance) : ''}`
               : set.unknown === set.pulls.length
-                ? 'Nothing is known of these strings yet. Describe the set below.'
-                : `on the strings that are described; ${set.unknown} are not`}
+                ? copy.nothingIsKnownOf
+                : copy.onTheStringsThat(set.unknown)}
           </Text>
         </Grid>
         {set.totalN > 0 && <Choice label="Pull in" options={FORCES} value={forces} onChange={setForces} />}
       </Stack>
       {set.totalN > 0 && (
         <PullChart
-          label="Pull of each string"
+          label={copy.pullOfEachString}
           rows={[...strings.keys()].reverse().map((at) => ({
             name: short[at]!,
             newN: set.pulls[at]!.tensionN,
@@ -89,51 +88,48 @@ function StringsScreen({ instrument }: { instrument: Instrument }) {
         />
       )}
       {breaking.length > 0 && (
-        <Banner
-          tone="now"
-          text={`The ${listWords(breaking.map((at) => short[at]!))} would break at this length and note. Check both below, or describe the string anew.`}
-        />
+        <Banner tone="now" text={copy.theWouldBreakAt(listWords(breaking.map((at) => short[at]!)))} />
       )}
       {estimated && (
         <Text kind="small" tone="quiet">
-          {`Wound strings are estimated from their gauge, within about ${ESTIMATE_SPREAD * 100} % (from memory). The tension on the packet is exacter.`}
+          {copy.woundStringsAreEstimated(ESTIMATE_SPREAD * 100)}
         </Text>
       )}
       <View>
-        <LinkRow href={{ pathname: '/kit/[id]/broken', params }} label="One broke: this one, or the set?">
+        <LinkRow href={{ pathname: '/kit/[id]/broken', params }} label={copy.oneBrokeThisOne}>
           <Text kind="strong">One broke</Text>
           <Text kind="small" tone="quiet">
-            This one, or the set? With reasons, and what is in the cupboard.
+            {copy.thisOneOrThe}
           </Text>
         </LinkRow>
-        <LinkRow href={{ pathname: '/kit/[id]/compare', params }} label="Compare: another set, tuning or A">
+        <LinkRow href={{ pathname: '/kit/[id]/compare', params }} label={copy.compareAnotherSetTuning}>
           <Text kind="strong">Compare</Text>
           <Text kind="small" tone="quiet">
-            What another set, tuning, A or length would change, string by string.
+            {copy.whatAnotherSetTuning}
           </Text>
         </LinkRow>
-        <LinkRow href={{ pathname: '/kit/[id]/settle', params }} label="Tune and settle">
-          <Text kind="strong">Tune and settle</Text>
+        <LinkRow href={{ pathname: '/kit/[id]/settle', params }} label={copy.tuneAndSettle}>
+          <Text kind="strong">{copy.tuneAndSettle}</Text>
           <Text kind="small" tone="quiet">
-            Cents against your own A, and when new strings will hold.
+            {copy.centsAgainstYourOwn}
           </Text>
         </LinkRow>
-        <LinkRow href={{ pathname: '/kit/[id]/strung', params }} label="How it is strung and tuned">
-          <Text kind="strong">How it is strung and tuned</Text>
+        <LinkRow href={{ pathname: '/kit/[id]/strung', params }} label={copy.howItIsStrung}>
+          <Text kind="strong">{copy.howItIsStrung}</Text>
           <Text kind="small" tone="quiet">
-            {`A = ${instrument.stringing.a4Hz} Hz, ${!hasOneLength(instrument) ? `${instrument.stringCount} strings` : `${strings[0]!.lengthMm} mm from nut to bridge`}.`}
+            {`A = ${instrument.stringing.a4Hz} Hz, ${!hasOneLength(instrument) ? `${instrument.stringCount} strings` : copy.mmFromNutTo(strings[0]!.lengthMm)}.`}
           </Text>
         </LinkRow>
-        <LinkRow href="/kit/spares" label="Sets and spares in the cupboard">
-          <Text kind="strong">Sets and spares in the cupboard</Text>
+        <LinkRow href="/kit/spares" label={copy.setsAndSparesIn}>
+          <Text kind="strong">{copy.setsAndSparesIn}</Text>
         </LinkRow>
       </View>
       <Stack gap="small">
         <Row align="center" justify="between">
           <Text kind="heading" level={2}>
-            What is on
+            {copy.whatIsOn}
           </Text>
-          <Button rank="plain" title="Describe the set" onPress={() => setDescribed('set')} />
+          <Button rank="plain" title={copy.describeTheSet} onPress={() => setDescribed('set')} />
         </Row>
         {!hasOneLength(instrument) ? (
           <ByOctave instrument={instrument} on={on} nowMs={log.nowMs} onPick={setDescribed} />
@@ -176,8 +172,15 @@ function StringRow({
   const open = openStrings(instrument)[position]!;
   const pull = setPull([{ ...open, spec }]);
   const age = fitting
-    ? `${fitting.known ? '' : 'at least '}${lastingWords(nowMs - fitting.at)} on, ${Math.round((clock?.wear ?? 0) * 100)} % of its life${window ? `, spent about ${dateWords(window.middle, nowMs, timeZone)}` : ''}`
-    : 'nobody said when it went on';
+    ? copy.onOfItsLife({
+        known: fitting.known,
+        onMs: nowMs - fitting.at,
+        wear: clock?.wear ?? 0,
+        spentAt: window?.middle ?? null,
+        nowMs,
+        timeZone,
+      })
+    : copy.nobodySaidWhenIt;
   return (
     <View role="listitem">
       <Press
@@ -227,7 +230,7 @@ function ByOctave({
         const ages = inside.flatMap(({ fitting }) => (fitting ? nowMs - fitting.at : []));
         const span =
           ages.length === 0
-            ? 'nobody said when they went on'
+            ? copy.nobodySaidWhenThey
             : Math.max(...ages) - Math.min(...ages) < 7 * 86_400_000
               ? `all ${lastingWords(Math.max(...ages))} on`
               : `${lastingWords(Math.min(...ages))} to ${lastingWords(Math.max(...ages))} on`;
@@ -249,7 +252,7 @@ function ByOctave({
               <Text kind="small" tone="quiet">{`${inside.length} strings, ${span}`}</Text>
             </Press>
             {open === octave && (
-              <Stack role="list" aria-label={`Strings of octave ${octave}`} padLeft="one">
+              <Stack role="list" aria-label={copy.stringsOfOctave(octave)} padLeft="one">
                 {inside.map((string) => (
                   <StringRow
                     key={string.position}

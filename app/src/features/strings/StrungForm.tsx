@@ -14,22 +14,9 @@ import { readNumber } from '@/copy/measures';
 import { ofInstrument } from '../kit/for-instrument';
 import { hasOneLength, openStrings, temperamentOf, usualLengthMm } from '@tembrin/core/strings';
 import { noteName, noteOf, TEMPERAMENTS } from '@tembrin/core/pitch';
-import {
-  recordOf,
-  stringingSchema,
-  stringsOf,
-  SWEATS,
-  variantOf,
-  type Stringing,
-  type Sweat,
-} from '@tembrin/core/instruments';
+import { recordOf, stringingSchema, stringsOf, SWEATS, variantOf, type Stringing } from '@tembrin/core/instruments';
 import { Stack } from '@/ui/layout';
-
-const SWEAT_TITLES: Readonly<Record<Sweat, string>> = {
-  low: 'Dry hands',
-  usual: 'Ordinary',
-  corrosive: 'They tarnish strings quickly',
-};
+import { copy, SWEAT_TITLES } from '@/copy/screens/strings/strung-form';
 const TEMPERAMENT_TITLES = { fifths: 'Pure fifths', equal: 'Equal temperament' } as const;
 
 /** How an instrument is strung and tuned: notes, length, its A, its temperament, the player's hands. */
@@ -60,18 +47,15 @@ function StrungForm({ instrument }: { instrument: Instrument }) {
   const tuningOf = (): number[] | string => {
     if (harp) {
       const [from, to] = [noteOf(text.from), noteOf(text.to)];
-      if (from === null || to === null) return 'Write a note with its octave, like C2.';
+      if (from === null || to === null) return copy.writeANoteWith;
       const strings = stringsOf({ from, to });
-      return strings.length === 0 || strings.length > 60
-        ? 'From the lowest note to the highest, at most 60 strings.'
-        : strings;
+      return strings.length === 0 || strings.length > 60 ? copy.fromTheLowestNote : strings;
     }
     const names = text.notes.trim().split(/[\s,]+/);
     const notes = names.map(noteOf);
     const wrong = names.find((_, at) => notes[at] === null);
-    if (wrong !== undefined) return `“${wrong}” is no note. Write letter and octave, like G3 or F#2.`;
-    if (notes.length !== instrument.stringCount)
-      return `${notes.length} notes for ${instrument.stringCount} strings. Give each string its note, the lowest first.`;
+    if (wrong !== undefined) return copy.isNoNoteWrite(wrong);
+    if (notes.length !== instrument.stringCount) return copy.notesForStringsGive(notes.length, instrument.stringCount);
     return notes as number[];
   };
   const save = async () => {
@@ -110,7 +94,7 @@ function StrungForm({ instrument }: { instrument: Instrument }) {
   };
   return (
     <Screen
-      title="Strung and tuned"
+      title={copy.strungAndTuned}
       back={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
       foot={<Button title="Save" busy={busy} onPress={() => void save()} />}
     >
@@ -119,7 +103,7 @@ function StrungForm({ instrument }: { instrument: Instrument }) {
         {harp ? (
           <>
             <Choice
-              label="A common range"
+              label={copy.aCommonRange}
               options={variantOf(instrument).layouts.map(({ title, from, to }) => ({
                 value: `${noteName(from)} ${noteName(to)}`,
                 title: `${title}, ${noteName(from)} to ${noteName(to)}`,
@@ -141,14 +125,14 @@ function StrungForm({ instrument }: { instrument: Instrument }) {
         ) : (
           <>
             <Field
-              label="Notes, the lowest string first"
+              label={copy.notesTheLowestString}
               value={text.notes}
               onChangeText={(notes) => change({ notes })}
               error={errors.tuning}
             />
             <Field
-              label="Nut to bridge, in mm"
-              hint={`Leave it empty for the usual ${usualLengthMm(family, kind, size, 60)} mm; measure for yours.`}
+              label={copy.nutToBridgeIn}
+              hint={copy.leaveItEmptyFor(usualLengthMm(family, kind, size, 60))}
               inputMode="decimal"
               value={text.length}
               onChangeText={(length) => change({ length })}
@@ -157,7 +141,7 @@ function StrungForm({ instrument }: { instrument: Instrument }) {
           </>
         )}
         <Field
-          label="A, in Hz"
+          label={copy.aInHz}
           inputMode="decimal"
           value={text.a4Hz}
           onChangeText={(a4Hz) => change({ a4Hz })}
@@ -170,15 +154,15 @@ function StrungForm({ instrument }: { instrument: Instrument }) {
           onChange={setTemperament}
         />
         <Choice
-          label="The player’s hands"
+          label={copy.thePlayersHands}
           options={SWEATS.map((value) => ({ value, title: SWEAT_TITLES[value] }))}
           value={sweat}
           onChange={setSweat}
         />
         {recordOf(family).strings.held === 'post' && (
           <Field
-            label="Diameter of a tuning post, in mm"
-            hint="It tells how much slack to leave for the wraps."
+            label={copy.diameterOfATuning}
+            hint={copy.itTellsHowMuch}
             inputMode="decimal"
             value={text.postMm}
             onChangeText={(postMm) => change({ postMm })}
@@ -187,8 +171,7 @@ function StrungForm({ instrument }: { instrument: Instrument }) {
         )}
         {harp && (
           <Text kind="small" tone="quiet">
-            Lengths of the strings are taken as on most harps of this range, from memory; pulls are as exact as they
-            are.
+            {copy.lengthsOfTheStrings}
           </Text>
         )}
       </Stack>

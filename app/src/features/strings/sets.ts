@@ -4,6 +4,7 @@ import { useCards } from '@/state/cards';
 import { useSpares } from '@/state/year';
 import { openStrings, presetsFor } from '@tembrin/core/strings';
 import type { StringSpec } from '@tembrin/core/instruments';
+import { copy } from '@/copy/screens/strings/sets';
 
 /** A set that can be put on: described in general terms, the household's own, or lying in the cupboard. */
 export interface SetChoice {
@@ -26,7 +27,7 @@ export function useSetChoices(instrument: Instrument): SetChoice[] {
     const shelf = spares.flatMap(({ card: { id, facts }, left }): SetChoice[] => {
       if (!fits(facts) || left.packets < 1 || positions.some((at) => !facts.positions.includes(at))) return [];
       const strings = positions.map((at) => facts.specs?.[facts.positions.indexOf(at)] ?? null);
-      return [{ key: id, title: `${facts.title} (in the cupboard)`, strings, spareId: id }];
+      return [{ key: id, title: copy.inTheCupboard(facts.title), strings, spareId: id }];
     });
     const mine = own.flatMap(({ id, facts }): SetChoice[] =>
       fits(facts) && facts.strings.length === stringCount

@@ -13,9 +13,10 @@ import { Text } from '@/ui/Text';
 import { dateWords } from '@/copy/dates';
 import { useMoment } from '../air/where';
 import { download, useFileInput } from '../files/files';
-import { OCCASION_TITLES } from './names';
+import { OCCASION_TITLES } from '@/copy/screens/year/occasion-sheet';
 import { OCCASIONS, type Occasion, type OccasionKind } from '@tembrin/core/year';
 import { Grid, Row, Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/year/calendar';
 
 /** The year in calendar programs, and performances out of them. */
 export function Calendar() {
@@ -44,46 +45,43 @@ export function Calendar() {
     attempt(async () => {
       await call('revokeCalendarAddress');
       setPath(null);
-      notify('The address is gone. Calendars that had it hear nothing more.');
+      notify(copy.theAddressIsGone);
     });
   const address = path ? new URL(path, window.location.href).href : null;
-  const copy = () =>
+  const copyAddress = () =>
     attempt(async () => {
       await navigator.clipboard.writeText(address!);
       setCopied(true);
     });
   return (
-    <Screen title="In your calendar" back="/year">
+    <Screen title={copy.inYourCalendar} back="/year">
       {problem !== null && <Banner tone="now" text={problem} />}
       <Stack gap="small">
         <Text kind="heading" level={2}>
           Subscribe
         </Text>
-        <Text>
-          A private address that any calendar program can follow: each window as whole days, a reminder on the morning
-          it is planned for, gone again when it is done.
-        </Text>
+        <Text>{copy.aPrivateAddressThat}</Text>
         {address ? (
           <>
             <Text kind="small" selectable aria-label="Private address" breaks>
               {address}
             </Text>
             <Text kind="small" tone="quiet">
-              Whoever has it can read what comes due. It can be taken back at any time.
+              {copy.whoeverHasItCan}
             </Text>
             <Grid gap="small">
-              <Button rank="outline" title={copied ? 'Copied' : 'Copy it'} onPress={() => void copy()} />
-              <Button rank="plain" title="A new one instead" onPress={() => void make()} />
-              <Button rank="plain" title="Take it back" onPress={() => void revoke()} />
+              <Button rank="outline" title={copied ? 'Copied' : 'Copy it'} onPress={() => void copyAddress()} />
+              <Button rank="plain" title={copy.aNewOneInstead} onPress={() => void make()} />
+              <Button rank="plain" title={copy.takeItBack} onPress={() => void revoke()} />
             </Grid>
           </>
         ) : (
-          path === null && <Button rank="outline" title="Make an address" onPress={() => void make()} start />
+          path === null && <Button rank="outline" title={copy.makeAnAddress} onPress={() => void make()} start />
         )}
       </Stack>
       <Stack gap="small">
         <Text kind="heading" level={2}>
-          Or once, as a file
+          {copy.orOnceAsA}
         </Text>
         <Button
           rank="outline"
@@ -111,9 +109,7 @@ function BringIn() {
     setPreview(null);
     setProblem(null);
     if (file.size > CALENDAR_BYTES) {
-      return setProblem(
-        `That file has ${(file.size / 1e6).toFixed(1)} MB; a calendar of at most ${CALENDAR_BYTES / 1e6} MB is read. Export fewer years, or one calendar at a time.`,
-      );
+      return setProblem(copy.thatFileHasMb((file.size / 1e6).toFixed(1), CALENDAR_BYTES / 1e6));
     }
     setBusy(true);
     try {
@@ -141,7 +137,7 @@ function BringIn() {
           const facts: Occasion = { title, kind: kinds[uid]!, instrumentId: null, spans, source: uid };
           return { kind: 'occasion' as const, facts };
         }),
-        `${chosen.length} ${chosen.length === 1 ? 'occasion is' : 'occasions are'} in your year.`,
+        copy.inYourYear(chosen.length),
       );
       router.replace('/year');
     } catch (error) {
@@ -154,26 +150,22 @@ function BringIn() {
   return (
     <Stack gap="small">
       <Text kind="heading" level={2}>
-        Bring performances and holidays in
+        {copy.bringPerformancesAndHolidays}
       </Text>
-      <Text>
-        An .ics file from your calendar. You see what is in it before anything is kept; recurring dates are spelt out.
-      </Text>
+      <Text>{copy.anIcsFileFrom}</Text>
       {problem !== null && <Banner tone="now" text={problem} />}
       {input.element}
       <Button
         rank="outline"
-        title={preview ? 'Choose another file' : 'Choose an .ics file'}
+        title={preview ? copy.chooseAnotherFile : copy.chooseAnIcsFile}
         busy={busy}
         onPress={input.open}
         start
       />
       {preview && (
         <>
-          {preview.occasions.length === 0 && (
-            <Text>Nothing in this file takes place between a month ago and two years from now.</Text>
-          )}
-          <View role="list" aria-label="Occasions in the file">
+          {preview.occasions.length === 0 && <Text>{copy.nothingInThisFile}</Text>}
+          <View role="list" aria-label={copy.occasionsInTheFile}>
             {preview.occasions.map(({ uid, title, spans, cut }) => {
               const kind = kinds[uid] ?? null;
               const here = known.has(uid);
@@ -183,7 +175,7 @@ function BringIn() {
                     <Stack grow>
                       <Text kind="strong">{title}</Text>
                       <Text kind="small" tone="quiet">
-                        {`${date(spans[0]!.from)}${spans.length > 1 ? ` and ${spans.length - 1} more, until ${date(spans.at(-1)!.to)}` : spans[0]!.to > spans[0]!.from ? ` to ${date(spans[0]!.to)}` : ''}${cut ? '; it goes on beyond that' : ''}${here ? '; in your year already' : ''}`}
+                        {`${date(spans[0]!.from)}${spans.length > 1 ? copy.andMoreUntil(spans.length - 1, date(spans.at(-1)!.to)) : spans[0]!.to > spans[0]!.from ? ` to ${date(spans[0]!.to)}` : ''}${cut ? copy.itGoesOnBeyond : ''}${here ? copy.inYourYearAlready : ''}`}
                       </Text>
                     </Stack>
                     <Tick
@@ -207,7 +199,7 @@ function BringIn() {
           </View>
           {preview.unreadable.length > 0 && (
             <View>
-              <Text kind="smallStrong">Cannot be read</Text>
+              <Text kind="smallStrong">{copy.cannotBeRead}</Text>
               {preview.unreadable.slice(0, 12).map(({ title, why }, at) => (
                 <Text key={at} kind="small" tone="quiet">
                   {`${title}: ${why}`}
@@ -217,11 +209,11 @@ function BringIn() {
           )}
           {preview.outside > 0 && (
             <Text kind="small" tone="quiet">
-              {`${preview.outside} ${preview.outside === 1 ? 'entry lies' : 'entries lie'} outside that time and ${preview.outside === 1 ? 'is' : 'are'} left out.`}
+              {copy.outsideThatTimeAnd(preview.outside)}
             </Text>
           )}
           <Button
-            title={chosen.length === 0 ? 'Nothing is chosen' : `Take ${chosen.length} in`}
+            title={chosen.length === 0 ? copy.nothingIsChosen : `Take ${chosen.length} in`}
             disabled={chosen.length === 0}
             busy={busy}
             onPress={() => void bring()}

@@ -29,6 +29,8 @@ import {
 import { dueOf, type DatedPart } from '@tembrin/core/parts';
 import type { Doer } from '@tembrin/core/log';
 import { Press, Row, Stack } from '@/ui/layout';
+import { PUT_ON_RECORD } from '@/copy/common';
+import { copy } from '@/copy/screens/year/costs';
 
 /** What upkeep costs this player: only what they entered, with its range. */
 export function Costs() {
@@ -65,28 +67,24 @@ export function Costs() {
   const complete = useLog((state) => state.complete === 'all');
   if (!known || !complete) {
     return (
-      <Screen title="What it costs" back="/year">
-        <Text tone="quiet">Fetching prices and log …</Text>
+      <Screen title={copy.whatItCosts} back="/year">
+        <Text tone="quiet">{copy.fetchingPricesAndLog}</Text>
       </Screen>
     );
   }
   return (
-    <Screen title="What it costs" back="/year">
+    <Screen title={copy.whatItCosts} back="/year">
       <Stack gap="small">
         <Text kind="figure">{priceCards.length === 0 ? '–' : money(total.middle)}</Text>
         <Text>
           {priceCards.length === 0
-            ? 'No price is on record, and Tembrin invents none. Enter what you pay below; a range will do.'
-            : `in the year ahead, between ${money(total.low)} and ${money(total.high)}${total.missing > 0 ? `; ${total.missing} ${total.missing === 1 ? 'item has' : 'items have'} no price yet` : ''}.`}
+            ? copy.noPriceIsOn
+            : copy.inTheYearAhead(money(total.low), money(total.high), total.missing)}
         </Text>
-        {perHour && priceCards.length > 0 && (
-          <Text tone="quiet">{`${range(perHour)} for every hour played, at the pace of your log.`}</Text>
-        )}
+        {perHour && priceCards.length > 0 && <Text tone="quiet">{copy.forEveryHourPlayed(range(perHour))}</Text>}
         {comparable && (
           <Text tone="quiet">
-            {saved >= 0
-              ? `Doing strings yourself saves about ${money(saved)} a year against the shop, where both prices are known.`
-              : `The shop is about ${money(-saved)} a year cheaper than doing it yourself, where both prices are known.`}
+            {saved >= 0 ? copy.doingStringsYourselfSaves(money(saved)) : copy.theShopIsAbout(money(-saved))}
           </Text>
         )}
       </Stack>
@@ -100,7 +98,7 @@ export function Costs() {
             <Press
               key={cost.part}
               role="button"
-              aria-label={`Price of ${dueOf(cost.part).title.toLowerCase()} for ${name}`}
+              aria-label={copy.priceOfFor(dueOf(cost.part).title, name)}
               onPress={() => setOpen({ instrumentId: id, part: cost.part, by: cost.who })}
               row
               padY="small"
@@ -112,21 +110,17 @@ export function Costs() {
               <Stack grow>
                 <Text kind="strong">{dueOf(cost.part).title}</Text>
                 <Text kind="small" tone="quiet">
-                  {`${timesWords(cost.times)} in the year, ${DOER_TITLES[cost.who].toLowerCase()}`}
+                  {copy.inTheYear(timesWords(cost.times), DOER_TITLES[cost.who])}
                 </Text>
               </Stack>
               <Text kind="table" tone={cost.cost ? 'text' : 'accent'}>
-                {cost.cost ? range(cost.cost) : 'Enter a price'}
+                {cost.cost ? range(cost.cost) : copy.enterAPrice}
               </Text>
             </Press>
           ))}
         </View>
       ))}
-      {byInstrument.length === 0 && (
-        <Text tone="quiet">
-          Nothing comes due yet: say in Kit when strings were fitted, and their cost can be reckoned.
-        </Text>
-      )}
+      {byInstrument.length === 0 && <Text tone="quiet">{copy.nothingComesDueYet}</Text>}
       {open && (
         <PriceSheet
           key={`${open.instrumentId} ${open.part}`}
@@ -166,7 +160,7 @@ function CurrencyField() {
       <Stack grow>
         <Field
           label="Currency"
-          hint="Its three letters, like EUR or GBP."
+          hint={copy.itsThreeLettersLike}
           value={text}
           onChangeText={setText}
           error={error}
@@ -203,7 +197,7 @@ function PriceSheet({
         label="Done by"
         options={(['self', 'teacher', 'workshop'] as const).map((value) => ({
           value,
-          title: value === 'self' ? 'Yourself: the material' : DOER_TITLES[value],
+          title: value === 'self' ? copy.yourselfTheMaterial : DOER_TITLES[value],
         }))}
         value={by}
         onChange={setBy}
@@ -238,8 +232,8 @@ function PriceForm({
       return setErrors(Object.fromEntries(checked.error.issues.map(({ path, message }) => [String(path[0]), message])));
     onClose();
     try {
-      if (card) await changeCard(card, checked.data, 'The price is changed.');
-      else await addCards([{ kind: 'price', facts: checked.data }], 'The price is on record.');
+      if (card) await changeCard(card, checked.data, copy.thePriceIsChanged);
+      else await addCards([{ kind: 'price', facts: checked.data }], copy.thePriceIsOn);
     } catch (error) {
       notifyProblem(sentenceOf(error));
     }
@@ -249,20 +243,20 @@ function PriceForm({
       <Field label={`From, in ${currency}`} inputMode="decimal" value={low} onChangeText={setLow} error={errors.low} />
       <Field
         label={`To, in ${currency}`}
-        hint="Leave it empty where it is always the same."
+        hint={copy.leaveItEmptyWhere}
         inputMode="decimal"
         value={high}
         onChangeText={setHigh}
         error={errors.high}
       />
-      <Button title="Put it on record" onPress={() => void save()} />
+      <Button title={PUT_ON_RECORD} onPress={() => void save()} />
       {card && (
         <Button
           rank="plain"
-          title="Take the price away"
+          title={copy.takeThePriceAway}
           onPress={() => {
             onClose();
-            void removeCard(card, 'The price is removed.');
+            void removeCard(card, copy.thePriceIsRemoved);
           }}
         />
       )}

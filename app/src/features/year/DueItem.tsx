@@ -17,7 +17,7 @@ import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { Thread } from '@/ui/Thread';
 import { Text } from '@/ui/Text';
-import { dateWords, lastingWords } from '@/copy/dates';
+import { dateWords } from '@/copy/dates';
 import { useMoment } from '../air/where';
 import { keyOf } from './names';
 import { dateOfDay, dayOfDate, HOUR_MS, localDay, SECOND_MS, startOfLocalDay } from '@tembrin/core/time';
@@ -25,6 +25,8 @@ import { dueOf } from '@tembrin/core/parts';
 import { riskOn } from '@tembrin/core/year';
 import type { Doer } from '@tembrin/core/log';
 import { Grid, Row, Stack } from '@/ui/layout';
+import { FETCHING_LOG } from '@/copy/common';
+import { copy } from '@/copy/screens/year/due-item';
 
 const percent = (chance: number) => `${Math.round(chance * 100)} %`;
 
@@ -41,14 +43,14 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
   if (!complete) {
     return (
       <Screen title="Year" back={second ? undefined : '/year'} second={second}>
-        <Text tone="quiet">Fetching the log …</Text>
+        <Text tone="quiet">{FETCHING_LOG}</Text>
       </Screen>
     );
   }
   if (!item) {
     return (
       <Screen title="Year" back={second ? undefined : '/year'} second={second}>
-        <Empty title="No longer due" text="It was done, or its instrument is gone. The year has what comes next." />
+        <Empty title={copy.noLongerDue} text={copy.itWasDoneOr} />
       </Screen>
     );
   }
@@ -87,7 +89,7 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
     }
   };
   const clear = () => {
-    if (card) void removeCard(card, 'Back to where the rule puts it.');
+    if (card) void removeCard(card, copy.backToWhereThe);
     setTried(null);
   };
   const nudge = (by: number) => setTried(Math.max(today, day + by));
@@ -99,16 +101,16 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
       foot={
         <>
           {moved !== 0 ? (
-            <Button title={`Plan it for ${date(day)}`} busy={busy} onPress={() => void save({ day })} />
+            <Button title={copy.planItFor(date(day))} busy={busy} onPress={() => void save({ day })} />
           ) : (
             item.part === 'strings' && (
               <Button
-                title="Change strings, step by step"
+                title={copy.changeStringsStepBy}
                 onPress={() => router.push({ pathname: '/bench/change', params: { id: item.instrumentId } })}
               />
             )
           )}
-          {card && <Button rank="plain" title="Leave it to the rule" onPress={clear} />}
+          {card && <Button rank="plain" title={copy.leaveItToThe} onPress={clear} />}
         </>
       }
     >
@@ -128,24 +130,19 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
         />
         <Text>{plannedWords(item, timeZone)}</Text>
       </Stack>
-      {item.clash && (
-        <Banner
-          tone="soon"
-          text={`It falls into the ${item.keepsClear} days before ${item.clash.title} in which this is better left alone.`}
-        />
-      )}
+      {item.clash && <Banner tone="soon" text={copy.itFallsIntoThe(item.keepsClear, item.clash.title)} />}
       <Stack gap="small">
         <Text kind="heading" level={2}>
           Move it
         </Text>
         <Grid gap="small">
-          <Button rank="outline" title="A week sooner" onPress={() => nudge(-7)} disabled={day <= today} />
-          <Button rank="outline" title="A week later" onPress={() => nudge(7)} />
-          <Button rank="outline" title="A month later" onPress={() => nudge(30)} />
+          <Button rank="outline" title={copy.aWeekSooner} onPress={() => nudge(-7)} disabled={day <= today} />
+          <Button rank="outline" title={copy.aWeekLater} onPress={() => nudge(7)} />
+          <Button rank="outline" title={copy.aMonthLater} onPress={() => nudge(30)} />
         </Grid>
         <DateField
           type="date"
-          label="On the day"
+          label={copy.onTheDay}
           value={dateOfDay(day)}
           onChange={(text) => {
             if (/^\d{4}-\d\d-\d\d$/.test(text)) setTried(Math.max(today, dayOfDate(text)));
@@ -153,8 +150,13 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
         />
         <Text role="status" tone={risk >= 0.75 ? 'now' : 'text'}>
           {moved === 0
-            ? `Chance that it is spent by then: ${percent(risk)}.`
-            : `${lastingWords(Math.abs(moved) * 86_400_000)} ${moved > 0 ? 'later' : 'sooner'}: the chance that it is spent by then goes from ${percent(planned)} to ${percent(risk)}.`}
+            ? copy.chanceThatItIs(percent(risk))
+            : copy.theChanceThatIt({
+                movedMs: Math.abs(moved) * 86_400_000,
+                moved,
+                before: percent(planned),
+                after: percent(risk),
+              })}
         </Text>
       </Stack>
       <Choice
@@ -169,8 +171,8 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
           ['Middle (50 %)', dateWords(item.window.middle, nowMs, timeZone)],
           ['Late end (90 %)', dateWords(item.window.late, nowMs, timeZone)],
           ['Settles in', item.settles === 0 ? 'at once' : `${item.settles} days`],
-          ['Left alone before a performance', `${item.keepsClear} days`],
-          ...(together ? [['In one visit with', `${together.items.length - 1} more`] as const] : []),
+          [copy.leftAloneBeforeA, `${item.keepsClear} days`],
+          ...(together ? [[copy.inOneVisitWith, `${together.items.length - 1} more`] as const] : []),
         ]}
       />
     </Screen>

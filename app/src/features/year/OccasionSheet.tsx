@@ -10,9 +10,11 @@ import { DateField, Field } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 import { useMoment } from '../air/where';
-import { OCCASION_TITLES } from './names';
+import { OCCASION_TITLES } from '@/copy/screens/year/occasion-sheet';
 import { dateOfDay, localDay } from '@tembrin/core/time';
 import { OCCASIONS, occasionSchema, type Occasion, type OccasionKind } from '@tembrin/core/year';
+import { PUT_ON_RECORD } from '@/copy/common';
+import { copy } from '@/copy/screens/year/occasion-sheet';
 
 const ANY = 'any';
 
@@ -45,18 +47,18 @@ export function OccasionSheet({ card, onClose }: { card: Card<'occasion'> | null
     onClose();
     try {
       if (card) await changeCard(card, checked.data, 'Changed.');
-      else await addCards([{ kind: 'occasion', facts: checked.data }], `${checked.data.title} is on record.`);
+      else await addCards([{ kind: 'occasion', facts: checked.data }], copy.isOnRecord(checked.data.title));
     } catch (error) {
       notifyProblem(sentenceOf(error));
     }
   };
   return (
     <Sheet
-      title={card ? 'Change it' : 'A day that matters'}
+      title={card ? 'Change it' : copy.aDayThatMatters}
       onClose={onClose}
       foot={
         <>
-          <Button title="Put it on record" onPress={() => void save()} />
+          <Button title={PUT_ON_RECORD} onPress={() => void save()} />
           {card && (
             <Button
               rank="plain"
@@ -71,24 +73,18 @@ export function OccasionSheet({ card, onClose }: { card: Card<'occasion'> | null
       }
     >
       <Choice
-        label="What it is"
+        label={copy.whatItIs}
         options={OCCASIONS.map((value) => ({ value, title: OCCASION_TITLES[value] }))}
         value={kind}
         onChange={setKind}
       />
       <Field label="Name" value={title} onChangeText={setTitle} error={errors.title} />
       {recurring ? (
-        <Text tone="quiet">{`It takes place on ${card!.facts.spans.length} dates, as its calendar said.`}</Text>
+        <Text tone="quiet">{copy.itTakesPlaceOn(card!.facts.spans.length)}</Text>
       ) : (
         <>
           <DateField type="date" label="On" value={from} onChange={setFrom} error={errors.from} />
-          <DateField
-            type="date"
-            label="Until, if it is longer than a day"
-            value={to}
-            onChange={setTo}
-            error={errors.to}
-          />
+          <DateField type="date" label={copy.untilIfItIs} value={to} onChange={setTo} error={errors.to} />
         </>
       )}
       {instruments.length > 1 && (

@@ -14,17 +14,7 @@ import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { download, useFileInput } from '../files/files';
 import { Row, Stack } from '@/ui/layout';
-
-const OUT: readonly { id: OperationId; title: string; what: string }[] = [
-  {
-    id: 'exportArchive',
-    title: 'Everything',
-    what: 'Instruments, dates, prices, spares and the whole log as one .json file. It can come in again.',
-  },
-  { id: 'exportLog', title: 'The log', what: 'Every entry, a line each, without a loss (.csv).' },
-  { id: 'exportSessions', title: 'Sessions', what: 'What was played when, for a spreadsheet (.csv).' },
-  { id: 'exportStrings', title: 'Strings', what: 'Every string’s time on: days, hours, why it came off (.csv).' },
-];
+import { copy, OUT } from '@/copy/screens/year/records';
 
 /** What goes out as files, and what comes in again. */
 export function Records() {
@@ -50,24 +40,22 @@ export function Records() {
       const came = await call(id, { file });
       await refreshHousehold();
       await Promise.all([refreshLog(), openCards(household.id), refreshAir(true)]);
-      notify(
-        `${came.events} entries came in${came.instruments > 0 ? `, with ${came.instruments} ${came.instruments === 1 ? 'instrument' : 'instruments'}` : ''}${came.known > 0 ? `; ${came.known} were here already` : ''}.`,
-      );
+      notify(copy.entriesCameIn(came.events, came.instruments, came.known));
     } catch (error) {
       setProblem(sentenceOf(error));
     } finally {
       setBusy(null);
     }
   };
-  const input = useFileInput('File to bring in', '.json,.csv', (file) => void bring(file));
+  const input = useFileInput(copy.fileToBringIn, '.json,.csv', (file) => void bring(file));
   return (
-    <Screen title="Out and in again" back="/year">
+    <Screen title={copy.outAndInAgain} back="/year">
       {problem !== null && <Banner tone="now" text={problem} />}
       <View>
-        <LinkRow href="/year/diary" label="Put a practice diary on record">
-          <Text kind="strong">Put a practice diary on record</Text>
+        <LinkRow href="/year/diary" label={copy.putAPracticeDiary}>
+          <Text kind="strong">{copy.putAPracticeDiary}</Text>
           <Text kind="small" tone="quiet">
-            A spreadsheet with dates and minutes (.csv), looked at before anything is kept.
+            {copy.aSpreadsheetWithDates}
           </Text>
         </LinkRow>
       </View>
@@ -97,12 +85,9 @@ export function Records() {
         <Text kind="heading" level={2}>
           In again
         </Text>
-        <Text>
-          A file saved here, .json or the log in .csv. All of it comes in or nothing; what is here already stays as it
-          is. Readings of hygrometers are not part of it.
-        </Text>
+        <Text>{copy.aFileSavedHere}</Text>
         {input.element}
-        <Button rank="outline" title="Choose a file" busy={busy === 'in'} onPress={input.open} start />
+        <Button rank="outline" title={copy.chooseAFile} busy={busy === 'in'} onPress={input.open} start />
       </Stack>
     </Screen>
   );

@@ -16,17 +16,20 @@ import { Screen } from '@/ui/Screen';
 import { useWide } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { YearChart, type YearMark, type YearRow } from '@/ui/YearChart';
-import { dateWords, lastingWords, spanWords } from '@/copy/dates';
+import { dateWords, lastingWords } from '@/copy/dates';
 import { listWords } from '@/copy/lists';
 import { useMoment } from '../air/where';
 import { DueItemPane } from './DueItem';
-import { keyOf, OCCASION_TITLES } from './names';
+import { keyOf } from './names';
+import { OCCASION_TITLES } from '@/copy/screens/year/occasion-sheet';
 import { OccasionSheet } from './OccasionSheet';
 import { dayOfDate, localDay, startOfLocalDay } from '@tembrin/core/time';
 import { dueOf } from '@tembrin/core/parts';
 import { spansBetween, type PlannedItem } from '@tembrin/core/year';
 import type { Doer } from '@tembrin/core/log';
 import { Row, Stack } from '@/ui/layout';
+import { FETCHING_LOG } from '@/copy/common';
+import { copy } from '@/copy/screens/year/year';
 
 const ALL = 'all';
 const AHEAD_DAYS = 365;
@@ -61,7 +64,7 @@ function Year({ chosen }: { chosen: string | null }) {
   const [filtering, setFiltering] = useState(false);
   const [open, setOpen] = useState<string | 'new' | null>(null);
   const complete = useLog((state) => state.complete === 'all');
-  useKeys({ o: { label: 'Add a performance, exam or holiday', run: () => setOpen('new') } });
+  useKeys({ o: { label: copy.addAPerformanceExam, run: () => setOpen('new') } });
   const today = localDay(nowMs, timeZone);
   const names = new Map(instruments.map(({ id, name }) => [id, name]));
   const date = (day: number) => dateWords(startOfLocalDay(day, timeZone) + 43_200_000, nowMs, timeZone);
@@ -88,7 +91,17 @@ function Year({ chosen }: { chosen: string | null }) {
       window: item.window,
       day: item.day,
       state: item.state,
-      label: `${title}, planned ${item.day === today ? 'for today' : `for ${detail}`}, by ${DOER_TITLES[item.who].toLowerCase()}; due between ${spanWords(item.window.early, item.window.late, nowMs, timeZone, 'and')}`,
+      label: copy.plannedByDueBetween({
+        title,
+        day: item.day,
+        today,
+        detail,
+        doerTitle: DOER_TITLES[item.who],
+        early: item.window.early,
+        late: item.window.late,
+        nowMs,
+        timeZone,
+      }),
     };
   });
   const spans = spansBetween(occasions, today - 30, today + AHEAD_DAYS).filter(
@@ -112,28 +125,23 @@ function Year({ chosen }: { chosen: string | null }) {
     <Screen
       title="Year"
       broad={wide}
-      foot={<Button title="Add a performance, exam or holiday" hotkey="o" onPress={() => setOpen('new')} />}
+      foot={<Button title={copy.addAPerformanceExam} hotkey="o" onPress={() => setOpen('new')} />}
     >
-      {!complete && <Text tone="quiet">Fetching the log …</Text>}
+      {!complete && <Text tone="quiet">{FETCHING_LOG}</Text>}
       {complete && nextVisit && (
         <Stack gap="small">
           <Text kind="figure">{nextVisit.day === today ? 'Today' : date(nextVisit.day)}</Text>
-          <Text>
-            {`The next visit to the workshop: ${visitWords(nextVisit.items, names)}${nextVisit.items.length > 1 ? ', in one trip' : ''}.`}
-          </Text>
+          <Text>{copy.theNextVisitTo(visitWords(nextVisit.items, names), nextVisit.items.length)}</Text>
         </Stack>
       )}
       {complete && items.length === 0 ? (
-        <Empty
-          title="Nothing to lay out yet"
-          text="Say in Kit when strings were fitted, the bow rehaired and an instrument looked over; their windows then stand here."
-        />
+        <Empty title={copy.nothingToLayOut} text={copy.sayInKitWhen} />
       ) : (
         <>
           <Stack gap="half">
             <Button
               rank="outline"
-              title={filtering ? 'Hide the choice' : filterWords}
+              title={filtering ? copy.hideTheChoice : filterWords}
               onPress={() => setFiltering(!filtering)}
               start
             />
@@ -176,7 +184,7 @@ function Year({ chosen }: { chosen: string | null }) {
               onChoose={choose}
             />
           ) : (
-            <Text tone="quiet">Nothing of this comes due within the year.</Text>
+            <Text tone="quiet">{copy.nothingOfThisComes}</Text>
           )}
           {rows.length > count && (
             <Button
@@ -186,7 +194,11 @@ function Year({ chosen }: { chosen: string | null }) {
             />
           )}
           <Text kind="small" tone="quiet">
-            {`A bead is the day planned, the frayed end the window. ${marks.some(({ kind }) => kind === 'performance') ? 'Upright lines are performances and exams. ' : ''}${marks.some(({ kind }) => kind === 'heating') ? 'The band above the months is the heating season.' : ''}${beyond > 0 ? ` ${beyond} more come later than a year from now.` : ''}`}
+            {copy.aBeadIsThe(
+              marks.some(({ kind }) => kind === 'performance'),
+              marks.some(({ kind }) => kind === 'heating'),
+              beyond,
+            )}
           </Text>
         </>
       )}
@@ -194,11 +206,7 @@ function Year({ chosen }: { chosen: string | null }) {
         <Text kind="heading" level={2}>
           Your days
         </Text>
-        {coming.length === 0 && (
-          <Text tone="quiet">
-            None on record. With your performances here, strings and hair are kept away from them.
-          </Text>
-        )}
+        {coming.length === 0 && <Text tone="quiet">{copy.noneOnRecordWith}</Text>}
         <View role="list" aria-label="Your days">
           {coming.slice(0, 12).map((span, at) => {
             const card = occasionCards.find(
@@ -220,25 +228,29 @@ function Year({ chosen }: { chosen: string | null }) {
             );
           })}
         </View>
-        {coming.length > 12 && <Text kind="small" tone="quiet">{`And ${coming.length - 12} more dates.`}</Text>}
+        {coming.length > 12 && (
+          <Text kind="small" tone="quiet">
+            {copy.andMoreDates(coming.length - 12)}
+          </Text>
+        )}
       </View>
       <View>
-        <LinkRow href="/year/costs" label="What it costs">
-          <Text kind="strong">What it costs</Text>
+        <LinkRow href="/year/costs" label={copy.whatItCosts}>
+          <Text kind="strong">{copy.whatItCosts}</Text>
           <Text kind="small" tone="quiet">
-            The year ahead with its range, by the hour played, by yourself or by the shop.
+            {copy.theYearAheadWith}
           </Text>
         </LinkRow>
-        <LinkRow href="/year/calendar" label="In your calendar">
-          <Text kind="strong">In your calendar</Text>
+        <LinkRow href="/year/calendar" label={copy.inYourCalendar}>
+          <Text kind="strong">{copy.inYourCalendar}</Text>
           <Text kind="small" tone="quiet">
-            Download it, subscribe to it, or bring your performances in.
+            {copy.downloadItSubscribeTo}
           </Text>
         </LinkRow>
-        <LinkRow href="/year/records" label="Out and in again">
-          <Text kind="strong">Out and in again</Text>
+        <LinkRow href="/year/records" label={copy.outAndInAgain}>
+          <Text kind="strong">{copy.outAndInAgain}</Text>
           <Text kind="small" tone="quiet">
-            The log as a file or for a spreadsheet; a practice diary on record.
+            {copy.theLogAsA}
           </Text>
         </LinkRow>
       </View>

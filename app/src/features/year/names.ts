@@ -2,10 +2,3 @@ import type { PlannedItem } from '@tembrin/core/year';
 
 /** Names an item of the year in an address. */
 export const keyOf = ({ instrumentId, part }: Pick<PlannedItem, 'instrumentId' | 'part'>) => `${instrumentId}~${part}`;
-
-export const OCCASION_TITLES = {
-  performance: 'Performance',
-  exam: 'Exam',
-  lesson: 'Lesson or rehearsal',
-  holiday: 'Holiday',
-} as const;

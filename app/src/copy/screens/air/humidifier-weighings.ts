@@ -1,0 +1,35 @@
+import { waterWords } from '@/copy/measures';
+import { dateWords } from '@/copy/dates';
+
+/** What features/air/HumidifierWeighings.tsx says. */
+export const copy = {
+  itGivesADay: ({
+    gramsPerDay,
+    fillings,
+    dryAt,
+    nowMs,
+    timeZone,
+  }: {
+    gramsPerDay: number;
+    fillings: number;
+    dryAt: null | number;
+    nowMs: number;
+    timeZone: string;
+  }) =>
+    `It gives ${waterWords(gramsPerDay)} a day (${fillings} ${fillings === 1 ? 'filling' : 'fillings'}). ${dryAt === null ? 'Weigh it once dry, and it can be told when it runs out.' : dryAt <= nowMs ? `It has been dry since about ${dateWords(dryAt, nowMs, timeZone)}: fill it.` : `It runs dry about ${dateWords(dryAt, nowMs, timeZone)}.`}`,
+  weighItWhenIt:
+    'Weigh it when it is filled and when it is taken out again: that gives grams a day, and the date it runs dry.',
+  humidifierInTheCase: (name: string) => `Humidifier in the case of ${name}`,
+  weighTheHumidifierOf: (name: string) => `Weigh the humidifier of ${name}`,
+  writeItsWeightIn: 'Write its weight in grams, like 42.5.',
+  gIsOnRecord: (grams: number) => `${grams} g is on record.`,
+  theHumidifierOnThe: 'The humidifier on the scales',
+  howItIsNow: 'How it is now',
+  weightInGrams: 'Weight in grams',
+} as const;
+
+export const KINDS = [
+  { value: 'before' as const, title: 'As taken out' },
+  { value: 'filled' as const, title: 'Filled again' },
+  { value: 'empty' as const, title: 'Dry, without water' },
+];

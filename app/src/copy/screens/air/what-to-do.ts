@@ -1,0 +1,58 @@
+import { waterWords, humidityWords, temperatureWords, type TemperatureUnit } from '@/copy/measures';
+import { tankWords, refillWords } from '@/copy/air';
+
+/** What features/air/WhatToDo.tsx says. */
+export const copy = {
+  whatToDo: 'What to do',
+  aCaseFollowsIts: (name: string) =>
+    `A case follows its room. Put ${name} right first; in the case, a humidifier or a two-way pack takes up the slack.`,
+  sayInWhichRoom: 'Say in which room this case stands, and the water it takes can be reckoned.',
+  inAnyCase: 'In any case',
+  homeRemediesJourneysGoing: 'Home remedies, journeys, going away',
+  howLargeIsThe: 'How large is the room?',
+  withItsVolumeThe: 'With its volume the water it takes can be reckoned.',
+  sayHowLargeIt: 'Say how large it is',
+  nothingReadInThe: 'Nothing read in the last week',
+  readAHygrometerHere: 'Read a hygrometer here, and this page has figures.',
+  giveItOfWater: (gramsPerDay: number) => `Give it ${waterWords(gramsPerDay)} of water a day`,
+  takeOutOfWater: (gramsPerDay: number) => `Take out ${waterWords(gramsPerDay)} of water a day`,
+  leaveItAsIt: 'Leave it as it is',
+  aRoomHumidifierDoes: 'A room humidifier does it; say in the room’s facts how much one filling holds.',
+  itsHumidifierHoldsAnd: (tankG: number, refillHours: number) =>
+    `Its humidifier holds ${waterWords(tankG)} and would be empty within ${tankWords(refillHours)}: fill it morning and evening, and look for a larger one.`,
+  itsHumidifierHoldsFill: (tankG: number, refillHours: number) =>
+    `Its humidifier holds ${waterWords(tankG)}: fill it ${refillWords(refillHours)}.`,
+  aDehumidifierDoesIt: 'A dehumidifier does it; until then, air when the hours below say so.',
+  itsDehumidifierTakesOut: (dryerG: number) =>
+    `Its dehumidifier takes out ${waterWords(dryerG)} a day at most: it cannot keep up alone.`,
+  itsDehumidifierManagesIt: (dryerG: number) =>
+    `Its dehumidifier manages: it takes out up to ${waterWords(dryerG)} a day.`,
+  theComingDaysKeep: (low: number, high: number) =>
+    `The coming days keep it within ${humidityWords(low)} to ${humidityWords(high)}.`,
+  thatHoldsAt: ({
+    targetRh,
+    tempC,
+    temperatures,
+    how,
+  }: {
+    targetRh: number;
+    tempC: number;
+    temperatures: TemperatureUnit;
+    how: string;
+  }) => `That holds ${humidityWords(targetRh)} at ${temperatureWords(tempC, temperatures, 0)}. ${how}`,
+  mAirChangedTimes: (volumeM3: number, changesPerHour: number) =>
+    `${volumeM3} m³, air changed ${changesPerHour} times an hour`,
+  airThatComesIn: 'Air that comes in',
+  gmOnceInside: (supplyGm3: number) => `${supplyGm3.toFixed(1)} g/m³ once inside`,
+  airThatIsWanted: 'Air that is wanted',
+  waterADay: 'Water a day',
+  itRestsOn: 'It rests on',
+  theComingWeekAt: (station: undefined | string, gainGm3: number) =>
+    `the coming week at ${station ?? ''}, and what this room adds: ${gainGm3.toFixed(1)} g/m³`,
+  theWeekJustPast: 'the week just past; no weather is known',
+  noWeatherServiceAnswers: 'No weather service answers, so the hours for airing are not known.',
+  openingTheWindowsNow: (effect: 'dries' | 'dampens' | 'same', outGm3: number, inGm3: number) =>
+    `Opening the windows now ${effect === 'same' ? 'changes little' : effect} (${outGm3.toFixed(1)} g/m³ outside, ${inGm3.toFixed(1)} inside).`,
+  airAsYouLike: (here: string) => `${here} Air as you like, shortly.`,
+  inTheNextTwo: (here: string) => `${here} In the next two days airing does not help: keep it short.`,
+} as const;

@@ -1,0 +1,1 @@
+export const WAITING = 'Working it out …';

@@ -1,0 +1,4 @@
+/** What features/auth/SignIn.tsx says. */
+export const copy = {
+  makeAnAccountInstead: 'Make an account instead',
+} as const;

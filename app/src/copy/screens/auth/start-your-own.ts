@@ -1,0 +1,7 @@
+/** What features/auth/StartYourOwn.tsx says. */
+export const copy = {
+  startYourOwn: 'Start your own',
+  makeTheAccount: 'Make the account',
+  atLeastCharactersA: 'At least 10 characters. A few unrelated words are easy to remember.',
+  iHaveAnAccount: 'I have an account: sign in',
+} as const;

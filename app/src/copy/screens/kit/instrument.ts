@@ -1,0 +1,18 @@
+import { hoursWords } from '@/copy/dates';
+
+/** What features/kit/InstrumentScreen.tsx says. */
+export const copy = {
+  putOnTheStand: (name: string) => `Put ${name} on the stand`,
+  playedInSessionsOn: (hours: number, sessions: number) =>
+    `${hoursWords(hours)} played in ${sessions} sessions on record.`,
+  onTheStand: 'On the stand',
+  putOnTheStand2: 'Put on the stand',
+  stringsOfWhatIs: (name: string) => `Strings of ${name}: what is on, and what it pulls`,
+  whatIsOnWhat: 'What is on, what it pulls, the next change, and tuning.',
+  setupSheetOf: (name: string) => `Set-up sheet of ${name}`,
+  whereLivesAndIts: (name: string) => `Where ${name} lives, and its wood`,
+  whereItLivesAnd: 'Where it lives, and its wood',
+  asTheHousehold: 'As the household.',
+  itsOwnWayIn: (schools: number) => `Its own way in ${schools}.`,
+  itsFitAsNumbers: 'Its fit as numbers with dates. Nothing measured yet.',
+} as const;

@@ -1,0 +1,7 @@
+/** What features/kit/Kit.tsx says. */
+export const copy = {
+  addAnInstrument: 'Add an instrument',
+  householdAndAccount: 'Household and account',
+  noInstrumentsYet: 'No instruments yet',
+  addTheOneYou: 'Add the one you play most. It takes under a minute; what you don’t know can wait.',
+} as const;

@@ -1,0 +1,4 @@
+/** What features/now/Panes.tsx says. */
+export const copy = {
+  whatIsDue: 'What is due',
+} as const;

@@ -1,0 +1,4 @@
+/** What features/RosinGuide.tsx says. */
+export const copy = {
+  anAdultDoesThis: 'An adult does this.',
+} as const;

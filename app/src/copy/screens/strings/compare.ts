@@ -1,0 +1,19 @@
+import { forceWords, type ForceUnit } from '@/copy/measures';
+
+/** What features/strings/CompareScreen.tsx says. */
+export const copy = {
+  putThisSetOn: 'Put this set on, step by step',
+  inAllThen: (totalN: number, forces: ForceUnit, totalN2: number) =>
+    `in all: ${forceWords(totalN, forces)}, then ${forceWords(totalN2, forces)}`,
+  theWouldBreakAt: (named: string) =>
+    `The ${named} would break at this pitch. Choose a shorter length, a lower note or other strings.`,
+  theWouldStandPast: (named: string) => `The ${named} would stand past what is safe for a plain string.`,
+  oldAndNewPull: 'Old and new pull',
+  aRingIsWhat: 'A ring is what pulls now; the string is stretched as far as it would pull.',
+  whatIsOn: 'What is on',
+  asItIs: 'As it is',
+  aInHz: 'A, in Hz',
+  theALiesBetween: (least: number, most: number) => `The A lies between ${least} and ${most} Hz.`,
+  nutToBridgeIn: 'Nut to bridge, in mm',
+  betweenAndMmMeasure: 'Between 40 and 2000 mm. Measure from nut to bridge.',
+} as const;
