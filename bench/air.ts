@@ -103,15 +103,7 @@ const peakMb = () => {
   return Math.round(Number(line![1]) / 1024);
 };
 
-async function main() {
-  const owner = await createConnection({
-    host: env('DATABASE_HOST'),
-    port: Number(env('DATABASE_PORT')),
-    user: env('DATABASE_OWNER'),
-    password: env('DATABASE_OWNER_PASSWORD'),
-    database: env('DATABASE_NAME'),
-    permitLocalInfile: true,
-  });
+async function importAYear(owner: Connection): Promise<void> {
   const party = await openParty();
   console.log(`A year of minutes (${MINUTES.toLocaleString('en-GB')} readings)\n`);
 
@@ -127,7 +119,10 @@ async function main() {
   console.log(
     `Import over HTTP with roll-ups: ${Math.round(imported)} ms; the database’s own LOAD DATA of the same rows: ${Math.round(load)} ms; ratio ${(imported / load).toFixed(2)} (aim: at most 3). Server’s peak memory ${peakMb()} MB, ${before} MB before.`,
   );
+}
 
+/** Ten sensors of three years in one room. */
+async function seedTen(owner: Connection, rich: Party, today: number): Promise<void> {
   const { sequelize, close } = connect({
     host: env('DATABASE_HOST'),
     port: Number(env('DATABASE_PORT')),
@@ -135,8 +130,6 @@ async function main() {
     user: env('DATABASE_USER'),
     password: env('DATABASE_PASSWORD'),
   });
-  const rich = await openParty();
-  const today = Math.floor(Date.now() / DAY_MS);
   const from = (today - 3 * 365) * 86_400;
   for (let at = 0; at < 10; at++) {
     const { no } = await addSensor(rich, owner);
@@ -146,60 +139,45 @@ async function main() {
     );
     await sequelize.transaction((transaction) => rollUp(sequelize, no, from, from + count * 300, transaction));
   }
-  // Nine of them hang elsewhere: a chart is of one room, whatever else is stored.
-  const other = uuid();
-  await send('/places', rich.cookie, {
-    id: other,
-    kind: 'room',
-    name: 'Other',
-    roomId: null,
-    volumeM3: null,
-    draught: 'ordinary',
-    heating: null,
-    tankG: null,
-    dryerG: null,
-  });
-  const chart = async (count: number) => {
-    const times: number[] = [];
-    for (let run = 0; run < count; run++) {
-      const end = today + 1 - (run % 3) * 365;
-      const began = performance.now();
-      const answer = await fetch(url(`/places/${rich.placeId}/year?from=${end - 365}&to=${end}`), {
-        headers: { cookie: rich.cookie },
-      });
-      const { days } = (await answer.json()) as Year;
-      if (days.length < 360) throw new Error(`Only ${days.length} days.`);
-      times.push(performance.now() - began);
-    }
-    return times.sort((a, b) => a - b);
-  };
-  const health = async () => {
-    const times: number[] = [];
-    for (let run = 0; run < 40; run++) {
-      const began = performance.now();
-      await (await fetch(url('/household'), { headers: { cookie: rich.cookie } })).json();
-      times.push(performance.now() - began);
-    }
-    return median(times);
-  };
-  const report = async (name: string) => {
-    await chart(5);
-    const times = await chart(60);
-    const base = await health();
-    const p95 = times[Math.floor(times.length * 0.95)]!;
-    console.log(
-      `Year chart, ${name}: median ${median([...times]).toFixed(0)} ms, 95th percentile ${p95.toFixed(0)} ms (aim: under 100), ${(p95 / base).toFixed(1)} × reading the household (${base.toFixed(0)} ms)`,
-    );
-  };
-  await report('all ten sensors in one room, three years stored');
-  await owner.query(
-    `UPDATE sensors SET stays = JSON_ARRAY(JSON_OBJECT('from', 0, 'placeId', '${other}')), placeId = '${other}'
-     WHERE placeId = '${rich.placeId}' AND no <> (SELECT * FROM (SELECT MIN(no) FROM sensors WHERE placeId = '${rich.placeId}') AS first)`,
-  );
-  await report('one sensor in the room, nine elsewhere');
-  await owner.end();
   await close();
+}
 
+async function chart(rich: Party, today: number, count: number): Promise<number[]> {
+  const times: number[] = [];
+  for (let run = 0; run < count; run++) {
+    const end = today + 1 - (run % 3) * 365;
+    const began = performance.now();
+    const answer = await fetch(url(`/places/${rich.placeId}/year?from=${end - 365}&to=${end}`), {
+      headers: { cookie: rich.cookie },
+    });
+    const { days } = (await answer.json()) as Year;
+    if (days.length < 360) throw new Error(`Only ${days.length} days.`);
+    times.push(performance.now() - began);
+  }
+  return times.sort((a, b) => a - b);
+}
+
+async function health(rich: Party): Promise<number> {
+  const times: number[] = [];
+  for (let run = 0; run < 40; run++) {
+    const began = performance.now();
+    await (await fetch(url('/household'), { headers: { cookie: rich.cookie } })).json();
+    times.push(performance.now() - began);
+  }
+  return median(times);
+}
+
+async function report(name: string, rich: Party, today: number): Promise<void> {
+  await chart(rich, today, 5);
+  const times = await chart(rich, today, 60);
+  const base = await health(rich);
+  const p95 = times[Math.floor(times.length * 0.95)]!;
+  console.log(
+    `Year chart, ${name}: median ${median([...times]).toFixed(0)} ms, 95th percentile ${p95.toFixed(0)} ms (aim: under 100), ${(p95 / base).toFixed(1)} × reading the household (${base.toFixed(0)} ms)`,
+  );
+}
+
+function followTheWood(): void {
   const columns = {
     at: Float64Array.from({ length: MINUTES }, (_, minute) => minute * MINUTE_MS),
     rh: Float64Array.from({ length: MINUTES }, (_, minute) => shown(minute) / 10_000),
@@ -215,6 +193,43 @@ async function main() {
   console.log(
     `The wood through a year of minutes: ${median(runs).toFixed(0)} ms (aim: under 150), ${(median(runs) / base).toFixed(1)} × one exponential a minute`,
   );
+}
+
+async function main() {
+  const owner = await createConnection({
+    host: env('DATABASE_HOST'),
+    port: Number(env('DATABASE_PORT')),
+    user: env('DATABASE_OWNER'),
+    password: env('DATABASE_OWNER_PASSWORD'),
+    database: env('DATABASE_NAME'),
+    permitLocalInfile: true,
+  });
+  await importAYear(owner);
+  const rich = await openParty();
+  const today = Math.floor(Date.now() / DAY_MS);
+  await seedTen(owner, rich, today);
+  // Nine of them hang elsewhere: a chart is of one room, whatever else is stored.
+  const other = uuid();
+  await send('/places', rich.cookie, {
+    id: other,
+    kind: 'room',
+    name: 'Other',
+    roomId: null,
+    volumeM3: null,
+    draught: 'ordinary',
+    heating: null,
+    tankG: null,
+    dryerG: null,
+  });
+  await report('all ten sensors in one room, three years stored', rich, today);
+  await owner.query(
+    `UPDATE sensors SET stays = JSON_ARRAY(JSON_OBJECT('from', 0, 'placeId', '${other}')), placeId = '${other}'
+     WHERE placeId = '${rich.placeId}' AND no <> (SELECT * FROM (SELECT MIN(no) FROM sensors WHERE placeId = '${rich.placeId}') AS first)`,
+  );
+  await report('one sensor in the room, nine elsewhere', rich, today);
+  await owner.end();
+
+  followTheWood();
 }
 
 main().catch((error: unknown) => {

@@ -79,6 +79,39 @@ function answers(port) {
   });
 }
 
+/** Stops the database that a run before left behind in this folder, if there is one. */
+async function stopLeftover(data, pidFile) {
+  if (!existsSync(pidFile)) return;
+  const pid = Number(readFileSync(pidFile, 'utf8'));
+  if (worksOn(pid, data)) {
+    console.log('Stopping the database that the last run left behind …');
+    process.kill(pid, 'SIGTERM');
+    await waitFor(() => !worksOn(pid, data), 'Stopping the database');
+  }
+  rmSync(pidFile, { force: true });
+}
+
+/** Makes an empty database where there is none yet; one that was broken off is begun anew. */
+function ensureData(data) {
+  if (existsSync(data)) return;
+  console.log('Making a new database …');
+  const making = `${data}.new`;
+  rmSync(making, { recursive: true, force: true });
+  const { status, stderr, stdout } = spawnSync(
+    findProgram('mariadb-install-db'),
+    [
+      '--no-defaults',
+      `--datadir=${making}`,
+      `--user=${userInfo().username}`,
+      '--auth-root-authentication-method=socket',
+      '--skip-test-db',
+    ],
+    { encoding: 'utf8' },
+  );
+  if (status !== 0) throw new Error(`The database could not be made:\n${stdout}\n${stderr}`);
+  renameSync(making, data);
+}
+
 /**
  * Starts MariaDB on loopback with its data in a folder of the project's own. What a crash left running on that
  * folder is stopped first; InnoDB then recovers what was committed.
@@ -93,34 +126,8 @@ export async function startDatabase(folder, port = 0) {
   const secrets = secretsOf(folder);
   const { username } = userInfo();
 
-  if (existsSync(pidFile)) {
-    const pid = Number(readFileSync(pidFile, 'utf8'));
-    if (worksOn(pid, data)) {
-      console.log('Stopping the database that the last run left behind …');
-      process.kill(pid, 'SIGTERM');
-      await waitFor(() => !worksOn(pid, data), 'Stopping the database');
-    }
-    rmSync(pidFile, { force: true });
-  }
-
-  if (!existsSync(data)) {
-    console.log('Making a new database …');
-    const making = `${data}.new`;
-    rmSync(making, { recursive: true, force: true });
-    const { status, stderr, stdout } = spawnSync(
-      findProgram('mariadb-install-db'),
-      [
-        '--no-defaults',
-        `--datadir=${making}`,
-        `--user=${username}`,
-        '--auth-root-authentication-method=socket',
-        '--skip-test-db',
-      ],
-      { encoding: 'utf8' },
-    );
-    if (status !== 0) throw new Error(`The database could not be made:\n${stdout}\n${stderr}`);
-    renameSync(making, data);
-  }
+  await stopLeftover(data, pidFile);
+  ensureData(data);
 
   const initFile = join(folder, 'init.sql');
   writeFileSync(initFile, initialSql(secrets), { mode: 0o600 });

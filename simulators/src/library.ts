@@ -75,6 +75,27 @@ export function demoLibrary(nowMs: number, timeZone: string, seed = 0.4142): Dem
   };
 }
 
+/** What an instrument of this habit is. */
+function factsOf(habit: Habit): InstrumentFacts {
+  const usual = usualFacts(habit.family, habit.kind);
+  return {
+    ...usual,
+    size: habit.size ?? usual.size,
+    setUp: { ...usual.setUp, ...habit.setUp },
+    stringing: { ...usual.stringing, sweat: habit.sweat ?? usual.stringing.sweat },
+    schools: habit.schools ?? {},
+  };
+}
+
+interface History {
+  habit: Habit;
+  facts: InstrumentFacts;
+  today: number;
+  /** An hour of a day where the library is, ms. */
+  at: (day: number, hour: number) => number;
+  add: <T extends EventType>(type: T, atMs: number, payload: EventOf<T>['payload'], dice?: Chance) => string;
+}
+
 function instrumentHistory(
   habit: Habit,
   place: number,
@@ -84,42 +105,43 @@ function instrumentHistory(
   { places }: DemoAir,
 ) {
   const today = localDay(nowMs, timeZone);
-  const firstDay = today - RECORD_DAYS;
   const at = (day: number, hour: number) => startOfLocalDay(day, timeZone) + hour * HOUR_MS;
-  const usual = usualFacts(habit.family, habit.kind);
-  const facts: InstrumentFacts = {
-    ...usual,
-    size: habit.size ?? usual.size,
-    setUp: { ...usual.setUp, ...habit.setUp },
-    stringing: { ...usual.stringing, sweat: habit.sweat ?? usual.stringing.sweat },
-    schools: habit.schools ?? {},
-  };
-  const steps = stepsFor(CLOSING_STEPS, facts, schoolsFor(facts.family, {}, facts.schools));
+  const facts = factsOf(habit);
   // Entered one after another, in the order of the shelf.
-  const addedAt = at(firstDay, 9) + place * MINUTE_MS;
+  const addedAt = at(today - RECORD_DAYS, 9) + place * MINUTE_MS;
   const instrument: DemoInstrument = {
     id: chance.id(addedAt),
     name: habit.name,
     addedAt: new Date(addedAt).toISOString(),
     ...facts,
   };
-
-  const own = openStrings(facts);
-  const set = presetsFor(facts, own).find(({ id }) => id === habit.set)?.strings ?? null;
   const events: LogEvent[] = [];
-  function add<T extends EventType>(type: T, atMs: number, payload: EventOf<T>['payload']): string {
-    const id = chance.id(atMs);
+  const add: History['add'] = (type, atMs, payload, dice = chance) => {
+    const id = dice.id(atMs);
     const time = new Date(Math.round(atMs)).toISOString();
     events.push(
       logEventSchema.parse({ id, instrumentId: instrument.id, type, occurredAt: time, recordedAt: time, payload }),
     );
     return id;
-  }
-
+  };
+  const history: History = { habit, facts, today, at, add };
   add('moved', addedAt + MINUTE_MS, {
     placeId: places.find(({ room }) => room === habit.lives.in)!.id,
     cased: habit.lives.cased,
   });
+  recordStrings(history);
+  // Dice of their own, so that what came before falls as it did.
+  const dice = chanceFrom(0.1 + place / 100);
+  for (const [daysAgo, string, cents] of habit.tuned ?? []) {
+    add('tuned', nowMs - daysAgo * DAY_MS, { string, cents }, dice);
+  }
+  recordUpkeep(history);
+  recordPlaying(history, chance);
+  return { instrument, events: events.sort((a, b) => (a.occurredAt < b.occurredAt ? -1 : 1)) };
+}
+
+function recordStrings({ habit, facts, today, at, add }: History): void {
+  const set = presetsFor(facts, openStrings(facts)).find(({ id }) => id === habit.set)?.strings ?? null;
   for (const { daysAgo, grams, kind } of habit.weighed ?? []) {
     add('humidifier-weighed', at(today - daysAgo, 10), { kind, grams });
   }
@@ -131,23 +153,9 @@ function instrumentHistory(
       ...(set && { specs: strings ? strings.map((position) => set[position]!) : [...set] }),
     });
   }
-  // Dice of their own, so that what came before falls as it did.
-  const dice = chanceFrom(0.1 + place / 100);
-  for (const [daysAgo, string, cents] of habit.tuned ?? []) {
-    const atMs = nowMs - daysAgo * DAY_MS;
-    const time = new Date(Math.round(atMs)).toISOString();
-    const payload = { string, cents };
-    events.push(
-      logEventSchema.parse({
-        id: dice.id(atMs),
-        instrumentId: instrument.id,
-        type: 'tuned',
-        occurredAt: time,
-        recordedAt: time,
-        payload,
-      }),
-    );
-  }
+}
+
+function recordUpkeep({ habit, today, at, add }: History): void {
   for (const { daysAgo, known } of habit.rehaired ?? []) {
     add('rehaired', at(today - daysAgo, 12), { reason: 'on-record', known: known ?? true });
   }
@@ -157,8 +165,12 @@ function instrumentHistory(
   for (const { daysAgo, ...measure } of habit.measured ?? []) add('measured', at(today - daysAgo, 13), measure);
   for (const { daysAgo, missed, ...drill } of habit.drills ?? [])
     add('drill-done', at(today - daysAgo, 15), { ...drill, missed: [...missed] });
+}
 
-  const days = playingDays(habit, firstDay, today, chance);
+/** Sessions with their rosin before and their closing round after. */
+function recordPlaying({ habit, facts, today, at, add }: History, chance: Chance): void {
+  const steps = stepsFor(CLOSING_STEPS, facts, schoolsFor(facts.family, {}, facts.schools));
+  const days = playingDays(habit, today - RECORD_DAYS, today, chance);
   const lastDone = new Map<StepId, number>();
   let firstAt = Infinity;
   let sinceRosin = habit.rosinEvery ?? 0;
@@ -191,7 +203,6 @@ function instrumentHistory(
       if (!skipped) lastDone.set(step, stepAt);
     }
   }
-  return { instrument, events: events.sort((a, b) => (a.occurredAt < b.occurredAt ? -1 : 1)) };
 }
 
 /** Days on which it was played: by weekday, with three weeks' holiday each summer and yesterday always, if it is played at all. */

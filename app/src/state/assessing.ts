@@ -19,7 +19,7 @@ interface Line {
 
 /** Judges on this thread, in between; loaded only where it has to. */
 function openHere(take: (verdict: Verdict) => void): Line {
-  const assessor = loadAssessor().then(({ createAssessor }) => createAssessor(take, (work) => setTimeout(work, 0)));
+  const assessor = loadAssessor().then(({ Assessor }) => new Assessor(take, (work) => setTimeout(work, 0)));
   return { post: (changes) => void assessor.then((ready) => ready.take(changes)), close: () => undefined };
 }
 

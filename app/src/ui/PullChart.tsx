@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { useState } from 'react';
-import Svg, { Circle, Line, Text } from 'react-native-svg';
+import Svg, { Circle, G, Line, Text } from 'react-native-svg';
 import { usePreferences } from '@/state/preferences';
 import { changeWords, forceWords } from '@/copy/measures';
 import { FACE, usePalette } from './theme';
@@ -46,62 +46,63 @@ export function PullChart({ rows, label }: { rows: readonly PullRow[]; label: st
       {width > 0 && (
         <Svg width={width} height={height} aria-hidden>
           <Line x1={LABEL} x2={LABEL} y1={0} y2={height} stroke={palette.text} strokeWidth={3} />
-          {rows.map(({ name, newN, oldN, gaugeMm, strained }, at) => {
-            const y = 4 + high * (at + 0.5);
-            const colour = strained ? palette.now : palette.accent;
-            const thick = Math.min(many ? 3 : 6, 1.2 + 3 * (gaugeMm ?? 0.5));
-            const named = !many || at === 0 || at === rows.length - 1 || at % 7 === 0;
-            const change = oldN && newN !== null ? changeWords(newN / oldN - 1) : null;
-            return (
-              <Svg key={at}>
-                {named && (
-                  <Text
-                    x={LABEL - 8}
-                    y={y + 5}
-                    fontSize={many ? 12 : 16}
-                    fontFamily={FACE.strong}
-                    fill={palette.text}
-                    textAnchor="end"
-                  >
-                    {name}
-                  </Text>
-                )}
-                {newN === null ? (
-                  <Line
-                    x1={LABEL}
-                    x2={width - VALUE}
-                    y1={y}
-                    y2={y}
-                    stroke={palette.edge}
-                    strokeWidth={1}
-                    strokeDasharray="3 5"
-                  />
-                ) : (
-                  <>
-                    <Line x1={LABEL} x2={x(newN)} y1={y} y2={y} stroke={colour} strokeWidth={thick} />
-                    <Circle cx={x(newN)} cy={y} r={many ? 3 : 5.5} fill={colour} />
-                  </>
-                )}
-                {oldN != null && (
-                  <Circle cx={x(oldN)} cy={y} r={many ? 3.5 : 7} fill="none" stroke={palette.text} strokeWidth={1.8} />
-                )}
-                {named && newN !== null && (
-                  <Text
-                    x={width}
-                    y={y + 5}
-                    fontSize={many ? 12 : 15}
-                    fontFamily={FACE.sans}
-                    fill={palette.text}
-                    textAnchor="end"
-                  >
-                    {change ?? forceWords(newN, forces)}
-                  </Text>
-                )}
-              </Svg>
-            );
-          })}
+          {rows.map((row, at) => (
+            <Pull
+              key={at}
+              row={row}
+              y={4 + high * (at + 0.5)}
+              x={x}
+              width={width}
+              many={many}
+              named={!many || at === 0 || at === rows.length - 1 || at % 7 === 0}
+            />
+          ))}
         </Svg>
       )}
     </Stack>
+  );
+}
+
+interface PullProps {
+  row: PullRow;
+  y: number;
+  x: (pullN: number) => number;
+  width: number;
+  many: boolean;
+  named: boolean;
+}
+
+/** One string, its name before it and what it pulls behind. */
+function Pull({ row: { name, newN, oldN, gaugeMm, strained }, y, x, width, many, named }: PullProps) {
+  const palette = usePalette();
+  const forces = usePreferences((state) => state.forces);
+  const colour = strained ? palette.now : palette.accent;
+  const thick = Math.min(many ? 3 : 6, 1.2 + 3 * (gaugeMm ?? 0.5));
+  const change = oldN && newN !== null ? changeWords(newN / oldN - 1) : null;
+  const word = { y: y + 5, fill: palette.text, textAnchor: 'end' } as const;
+  return (
+    <G>
+      {named && (
+        <Text x={LABEL - 8} {...word} fontSize={many ? 12 : 16} fontFamily={FACE.strong}>
+          {name}
+        </Text>
+      )}
+      {newN === null ? (
+        <Line x1={LABEL} x2={width - VALUE} y1={y} y2={y} stroke={palette.edge} strokeWidth={1} strokeDasharray="3 5" />
+      ) : (
+        <>
+          <Line x1={LABEL} x2={x(newN)} y1={y} y2={y} stroke={colour} strokeWidth={thick} />
+          <Circle cx={x(newN)} cy={y} r={many ? 3 : 5.5} fill={colour} />
+        </>
+      )}
+      {oldN != null && (
+        <Circle cx={x(oldN)} cy={y} r={many ? 3.5 : 7} fill="none" stroke={palette.text} strokeWidth={1.8} />
+      )}
+      {named && newN !== null && (
+        <Text x={width} {...word} fontSize={many ? 12 : 15} fontFamily={FACE.sans}>
+          {change ?? forceWords(newN, forces)}
+        </Text>
+      )}
+    </G>
   );
 }

@@ -58,6 +58,27 @@ export function Frayed({ early, late, y, spread }: { early: number; late: number
   );
 }
 
+/** Where a thread lies on its drawing, in pixels. */
+function layOut({
+  from,
+  window,
+  nowMs,
+  width,
+  tall,
+  slim,
+}: Pick<ThreadProps, 'from' | 'window' | 'nowMs' | 'tall' | 'slim'> & { width: number }) {
+  const height = tall ? 64 : slim ? 18 : 32;
+  const spread = height / 2 - (slim ? 2 : 4);
+  const bead = tall ? 9 : slim ? 4.5 : 7;
+  const start = from ?? Math.min(nowMs, window?.early ?? nowMs);
+  const end = Math.max(window?.late ?? nowMs, nowMs, start + 1);
+  const x = scaleLinear([start, end], [bead + 2, Math.max(bead + 3, width - bead - 4)]);
+  // However near its window, the frayed end has room on the drawing.
+  const early = window ? Math.min(Math.max(x(window.early), x(start)), x(end) - 14) : x(end);
+  const late = window ? Math.max(x(window.late), early + 14) : x(end);
+  return { height, y: height / 2, spread, bead, x, start, end, early, late };
+}
+
 /**
  * The thread: a part's life as a string stretched from fitted to spent. A taut line, a bead for now, a frayed stretch
  * for the forecast window with a knot at its middle.
@@ -66,17 +87,7 @@ export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const measure = ({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width);
-  const height = tall ? 64 : slim ? 18 : 32;
-  const y = height / 2;
-  const spread = height / 2 - (slim ? 2 : 4);
-  const bead = tall ? 9 : slim ? 4.5 : 7;
-
-  const start = from ?? Math.min(nowMs, window?.early ?? nowMs);
-  const end = Math.max(window?.late ?? nowMs, nowMs, start + 1);
-  const x = scaleLinear([start, end], [bead + 2, Math.max(bead + 3, width - bead - 4)]);
-  // However near its window, the frayed end has room on the drawing.
-  const early = window ? Math.min(Math.max(x(window.early), x(start)), x(end) - 14) : x(end);
-  const late = window ? Math.max(x(window.late), early + 14) : x(end);
+  const { height, y, spread, bead, x, start, end, early, late } = layOut({ from, window, nowMs, width, tall, slim });
   const nowX = x(nowMs);
   const colour = palette[STATE_TONES[state]];
 

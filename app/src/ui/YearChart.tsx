@@ -39,16 +39,7 @@ const ROW_TALL = 60;
 const BACK_DAYS = 30;
 const AHEAD_DAYS = 365;
 
-/** The year: the threads of all parts laid on one calendar, with the days that matter across them. */
-export function YearChart({
-  rows,
-  marks,
-  nowMs,
-  timeZone,
-  today,
-  chosen,
-  onChoose,
-}: {
+interface YearChartProps {
   rows: readonly YearRow[];
   marks: readonly YearMark[];
   nowMs: number;
@@ -56,7 +47,10 @@ export function YearChart({
   today: LocalDay;
   chosen: string | null;
   onChoose: (key: string) => void;
-}) {
+}
+
+/** The year: the threads of all parts laid on one calendar, with the days that matter across them. */
+export function YearChart({ rows, marks, nowMs, timeZone, today, chosen, onChoose }: YearChartProps) {
   const palette = usePalette();
   const [width, setWidth] = useState(0);
   const [first, last] = [today - BACK_DAYS, today + AHEAD_DAYS];
@@ -68,7 +62,61 @@ export function YearChart({
     if (date.getUTCDate() === 1) months.push({ x: x(at(day)), name: monthName(date.getUTCMonth()) });
   }
   const spaced = months.filter((_, index) => width > 620 || index % 2 === 0);
-  const grid = (height: number, top: number) => (
+  const calendar = { x, at, nowMs, marks, months };
+  return (
+    <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+      {width > 0 && (
+        <>
+          <Svg width={width} height={HEAD} aria-hidden>
+            <CalendarLines {...calendar} top={20} height={HEAD} />
+            {spaced.map((month) => (
+              <SvgText
+                key={month.x}
+                x={Math.min(month.x + 3, width - 24)}
+                y={17}
+                fontSize={12}
+                fontFamily={FACE.sans}
+                fill={palette.quiet}
+              >
+                {month.name}
+              </SvgText>
+            ))}
+          </Svg>
+          <View>
+            {/* One grid behind all threads. */}
+            <Svg width={width} height="100%" aria-hidden style={{ position: 'absolute', top: 0, left: 0 }}>
+              <CalendarLines {...calendar} top={0} height={rows.length * ROW_TALL} />
+            </Svg>
+            {rows.map((row) => (
+              <YearThread
+                key={row.key}
+                row={row}
+                chosen={row.key === chosen}
+                onChoose={onChoose}
+                {...calendar}
+                first={at(first)}
+                width={width}
+              />
+            ))}
+          </View>
+        </>
+      )}
+    </View>
+  );
+}
+
+interface CalendarScale {
+  x: (atMs: number) => number;
+  at: (day: LocalDay) => number;
+  nowMs: number;
+  marks: readonly YearMark[];
+  months: readonly { x: number; name: string }[];
+}
+
+/** What crosses the calendar: months, days that matter, the heating season, and now. */
+function CalendarLines({ x, at, nowMs, marks, months, top, height }: CalendarScale & { top: number; height: number }) {
+  const palette = usePalette();
+  return (
     <>
       {marks.map(({ from, to, kind }, index) =>
         kind === 'performance' ? (
@@ -107,81 +155,55 @@ export function YearChart({
       />
     </>
   );
+}
+
+interface YearThreadProps extends CalendarScale {
+  row: YearRow;
+  chosen: boolean;
+  onChoose: (key: string) => void;
+  /** Where the calendar begins, ms. */
+  first: number;
+  width: number;
+}
+
+/** One thread with its words above it. */
+function YearThread({ row, chosen, onChoose, x, at, nowMs, first, width }: YearThreadProps) {
+  const palette = usePalette();
+  const colour = palette[STATE_TONES[row.state]];
+  const early = x(Math.max(first, row.window.early));
+  const late = Math.max(early + 12, x(row.window.late));
+  const planned = x(at(row.day));
   return (
-    <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
-      {width > 0 && (
-        <>
-          <Svg width={width} height={HEAD} aria-hidden>
-            {grid(HEAD, 20)}
-            {spaced.map((month) => (
-              <SvgText
-                key={month.x}
-                x={Math.min(month.x + 3, width - 24)}
-                y={17}
-                fontSize={12}
-                fontFamily={FACE.sans}
-                fill={palette.quiet}
-              >
-                {month.name}
-              </SvgText>
-            ))}
-          </Svg>
-          <View>
-            {/* One grid behind all threads. */}
-            <Svg width={width} height="100%" aria-hidden style={{ position: 'absolute', top: 0, left: 0 }}>
-              {grid(rows.length * ROW_TALL, 0)}
-            </Svg>
-            {rows.map((row) => {
-              const colour = palette[STATE_TONES[row.state]];
-              const early = x(Math.max(at(first), row.window.early));
-              const late = Math.max(early + 12, x(row.window.late));
-              const planned = x(at(row.day));
-              return (
-                <Pressable
-                  key={row.key}
-                  role="button"
-                  aria-label={row.label}
-                  aria-pressed={row.key === chosen}
-                  onPress={() => onChoose(row.key)}
-                  style={{ height: ROW_TALL, backgroundColor: row.key === chosen ? palette.accentTint : 'transparent' }}
-                >
-                  <View
-                    style={{
-                      flexDirection: 'row',
-                      justifyContent: 'space-between',
-                      gap: GAP.small,
-                      paddingTop: 6,
-                      // Words are not crossed by the grid.
-                      backgroundColor: row.key === chosen ? palette.accentTint : palette.ground,
-                    }}
-                  >
-                    <Text kind="smallStrong" numberOfLines={1} grow>
-                      {row.title}
-                    </Text>
-                    <Text kind="small" tone={STATE_TONES[row.state]}>
-                      {row.detail}
-                    </Text>
-                  </View>
-                  <Svg width={width} height={ROW} aria-hidden>
-                    <Line x1={x(row.from)} x2={early} y1={15} y2={15} stroke={palette.quiet} strokeWidth={1.4} />
-                    <Line
-                      x1={x(row.from)}
-                      x2={x(nowMs)}
-                      y1={15}
-                      y2={15}
-                      stroke={colour}
-                      strokeWidth={3}
-                      strokeLinecap="round"
-                    />
-                    <Frayed early={early} late={late} y={15} spread={11} />
-                    <Circle cx={planned} cy={15} r={6.5} fill={colour} stroke={palette.ground} strokeWidth={2} />
-                  </Svg>
-                </Pressable>
-              );
-            })}
-          </View>
-        </>
-      )}
-    </View>
+    <Pressable
+      role="button"
+      aria-label={row.label}
+      aria-pressed={chosen}
+      onPress={() => onChoose(row.key)}
+      style={{ height: ROW_TALL, backgroundColor: chosen ? palette.accentTint : 'transparent' }}
+    >
+      <View
+        style={{
+          flexDirection: 'row',
+          justifyContent: 'space-between',
+          gap: GAP.small,
+          paddingTop: 6,
+          // Words are not crossed by the grid.
+          backgroundColor: chosen ? palette.accentTint : palette.ground,
+        }}
+      >
+        <Text kind="smallStrong" numberOfLines={1} grow>
+          {row.title}
+        </Text>
+        <Text kind="small" tone={STATE_TONES[row.state]}>
+          {row.detail}
+        </Text>
+      </View>
+      <Svg width={width} height={ROW} aria-hidden>
+        <Line x1={x(row.from)} x2={early} y1={15} y2={15} stroke={palette.quiet} strokeWidth={1.4} />
+        <Line x1={x(row.from)} x2={x(nowMs)} y1={15} y2={15} stroke={colour} strokeWidth={3} strokeLinecap="round" />
+        <Frayed early={early} late={late} y={15} spread={11} />
+        <Circle cx={planned} cy={15} r={6.5} fill={colour} stroke={palette.ground} strokeWidth={2} />
+      </Svg>
+    </Pressable>
   );
 }

@@ -1,7 +1,7 @@
-import { createAssessor, type Changes } from './assessor';
+import { Assessor, type Changes } from './assessor';
 
 /** Judges the household away from the thread that draws. */
-const assessor = createAssessor(
+const assessor = new Assessor(
   (verdict) => self.postMessage(verdict),
   (work) => setTimeout(work, 0),
 );

@@ -3,7 +3,7 @@ import { assessInstrument } from '@tembrin/core/assess';
 import { usualFacts } from '@tembrin/core/instruments';
 import type { LogEvent } from '@tembrin/core/log';
 import { HOUR_MS, MINUTE_MS } from '@tembrin/core/time';
-import { createAssessor, type Changes, type Verdict } from './assessor';
+import { Assessor, type Changes, type Verdict } from './assessor';
 
 const NOW = Date.parse('2026-06-01T20:00:00.000Z');
 const of = (id: string) => ({ id, name: id, ...usualFacts('violin'), addedAt: '2026-01-01T12:00:00.000Z', version: 1 });
@@ -28,7 +28,7 @@ const rosined = (id: string, at: number): LogEvent => ({
 function bench() {
   const told: Verdict[] = [];
   const waiting: (() => void)[] = [];
-  const assessor = createAssessor(
+  const assessor = new Assessor(
     (verdict) => told.push(verdict),
     (work) => waiting.push(work),
   );

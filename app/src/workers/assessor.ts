@@ -35,113 +35,124 @@ const PATIENCE_MS = HOUR_MS;
 
 /**
  * Judges a household, one instrument at a time, those on screen first, and then its year. What changes meanwhile is taken in
- * between two instruments.
- * @param tell told of every verdict
- * @param later runs work after whatever else waits
+ * between two instruments. `tell` is told of every verdict; `later` runs work after whatever else waits.
  */
-export function createAssessor(tell: (verdict: Verdict) => void, later: (work: () => void) => void) {
-  let household: Household | null = null;
-  let air: Air | null = null;
-  let unsent: readonly UnsentReading[] = [];
-  let appointments: readonly Appointment[] = [];
-  let occasions: readonly Occasion[] = [];
-  let complete = false;
-  let nowMs = 0;
-  let turn = 0;
-  let watched = new Set<string>();
-  let places: { slot: number; of: KnownPlaces } | null = null;
-  let yearStale = true;
-  let running = false;
-  const events = new Map<string, LogEvent[]>();
-  const verdicts = new Map<string, Assessment<Instrument>>();
-  const stale = new Set<string>();
+export class Assessor {
+  private household: Household | null = null;
+  private air: Air | null = null;
+  private unsent: readonly UnsentReading[] = [];
+  private appointments: readonly Appointment[] = [];
+  private occasions: readonly Occasion[] = [];
+  private complete = false;
+  private nowMs = 0;
+  private turn = 0;
+  private watched: ReadonlySet<string> = new Set();
+  private places: { slot: number; of: KnownPlaces } | null = null;
+  private yearStale = true;
+  private running = false;
+  private readonly events = new Map<string, LogEvent[]>();
+  private readonly verdicts = new Map<string, Assessment<Instrument>>();
+  private readonly stale = new Set<string>();
 
-  const allStale = () => household?.instruments.forEach(({ id }) => stale.add(id));
+  constructor(
+    private readonly tell: (verdict: Verdict) => void,
+    private readonly later: (work: () => void) => void,
+  ) {}
 
-  function take(changes: Changes): void {
-    nowMs = changes.nowMs;
-    turn = changes.turn;
-    if (changes.household) takeHousehold(changes.household);
-    if (changes.air !== undefined || changes.unsent) {
-      air = changes.air === undefined ? air : changes.air;
-      unsent = changes.unsent ?? unsent;
-      places = null;
-      allStale();
-    }
+  take(changes: Changes): void {
+    this.nowMs = changes.nowMs;
+    this.turn = changes.turn;
+    if (changes.household) this.takeHousehold(changes.household);
+    if (changes.air !== undefined || changes.unsent) this.takeAir(changes);
     for (const [id, { anew, events: more }] of Object.entries(changes.events ?? {})) {
-      events.set(id, anew ? [...more] : [...(events.get(id) ?? []), ...more]);
-      stale.add(id);
+      this.events.set(id, anew ? [...more] : [...(this.events.get(id) ?? []), ...more]);
+      this.stale.add(id);
     }
     if (changes.appointments || changes.occasions) {
-      appointments = changes.appointments ?? appointments;
-      occasions = changes.occasions ?? occasions;
-      yearStale = true;
+      this.appointments = changes.appointments ?? this.appointments;
+      this.occasions = changes.occasions ?? this.occasions;
+      this.yearStale = true;
     }
-    if (changes.watched) watched = new Set(changes.watched);
-    complete = changes.complete ?? complete;
-    for (const [id, { log }] of verdicts) {
-      const age = nowMs - log.nowMs;
-      if (age >= PATIENCE_MS || (watched.has(id) && minuteOf(nowMs) > minuteOf(log.nowMs))) stale.add(id);
-    }
-    if (!running) run();
+    if (changes.watched) this.watched = new Set(changes.watched);
+    this.complete = changes.complete ?? this.complete;
+    this.ageVerdicts();
+    if (!this.running) this.run();
   }
 
-  function takeHousehold(next: Household): void {
-    if (next.id !== household?.id) {
-      for (const known of [events, verdicts, stale]) known.clear();
-      complete = false;
+  private takeHousehold(next: Household): void {
+    if (next.id !== this.household?.id) {
+      for (const known of [this.events, this.verdicts, this.stale]) known.clear();
+      this.complete = false;
     }
-    household = next;
-    places = null;
-    allStale();
+    this.household = next;
+    this.places = null;
+    this.allStale();
   }
 
-  function run(): void {
-    running = true;
-    const instrument = nextStale();
-    if (instrument) judge(instrument);
-    else if (!judgeYear()) {
-      running = false;
+  private takeAir({ air, unsent }: Changes): void {
+    if (air !== undefined) this.air = air;
+    this.unsent = unsent ?? this.unsent;
+    this.places = null;
+    this.allStale();
+  }
+
+  private allStale(): void {
+    this.household?.instruments.forEach(({ id }) => this.stale.add(id));
+  }
+
+  private ageVerdicts(): void {
+    for (const [id, { log }] of this.verdicts) {
+      const age = this.nowMs - log.nowMs;
+      const minuteOver = this.watched.has(id) && minuteOf(this.nowMs) > minuteOf(log.nowMs);
+      if (age >= PATIENCE_MS || minuteOver) this.stale.add(id);
+    }
+  }
+
+  private run(): void {
+    this.running = true;
+    const instrument = this.nextStale();
+    if (instrument) this.judge(instrument);
+    else if (!this.judgeYear()) {
+      this.running = false;
       return;
     }
-    later(run);
+    this.later(() => this.run());
   }
 
-  function nextStale(): Instrument | null {
-    const waiting = household?.instruments.filter(({ id }) => stale.has(id)) ?? [];
-    return waiting.find(({ id }) => watched.has(id)) ?? waiting[0] ?? null;
+  private nextStale(): Instrument | null {
+    const waiting = this.household?.instruments.filter(({ id }) => this.stale.has(id)) ?? [];
+    return waiting.find(({ id }) => this.watched.has(id)) ?? waiting[0] ?? null;
   }
 
-  function judge(instrument: Instrument): void {
-    const settings = household!;
-    const own = events.get(instrument.id) ?? [];
-    const moment = momentFor(own, nowMs);
+  private judge(instrument: Instrument): void {
+    const settings = this.household!;
+    const own = this.events.get(instrument.id) ?? [];
+    const moment = momentFor(own, this.nowMs);
     const slot = Math.floor(moment / AIR_SLOT_MS);
-    if (places?.slot !== slot) {
-      places = { slot, of: air ? placesAir(air, unsent, settings.timeZone, moment) : new Map() };
+    if (this.places?.slot !== slot) {
+      const of = this.air ? placesAir(this.air, this.unsent, settings.timeZone, moment) : new Map();
+      this.places = { slot, of };
     }
-    const assessment = assessInstrument(instrument, own, settings, places.of, moment);
-    stale.delete(instrument.id);
-    verdicts.set(instrument.id, assessment);
-    yearStale = true;
-    tell({ kind: 'instrument', householdId: settings.id, instrumentId: instrument.id, turn, assessment });
+    const assessment = assessInstrument(instrument, own, settings, this.places.of, moment);
+    this.stale.delete(instrument.id);
+    this.verdicts.set(instrument.id, assessment);
+    this.yearStale = true;
+    const { turn } = this;
+    this.tell({ kind: 'instrument', householdId: settings.id, instrumentId: instrument.id, turn, assessment });
   }
 
   /** Lays out the year once everything is judged. @returns whether there was anything to do */
-  function judgeYear(): boolean {
-    if (!household || !complete || !yearStale) return false;
-    yearStale = false;
-    const { id: householdId, instruments, timeZone } = household;
-    const all = instruments.flatMap(({ id }) => verdicts.get(id) ?? []);
-    const moment = Math.max(nowMs, ...all.map(({ log }) => log.nowMs));
-    const year = assessYear(all, appointments, occasions, moment, timeZone);
-    tell({ kind: 'year', householdId, year });
+  private judgeYear(): boolean {
+    if (!this.household || !this.complete || !this.yearStale) return false;
+    this.yearStale = false;
+    const { id: householdId, instruments, timeZone } = this.household;
+    const all = instruments.flatMap(({ id }) => this.verdicts.get(id) ?? []);
+    const moment = Math.max(this.nowMs, ...all.map(({ log }) => log.nowMs));
+    const year = assessYear(all, this.appointments, this.occasions, moment, timeZone);
+    this.tell({ kind: 'year', householdId, year });
     return true;
   }
-
-  return { take };
 }
-export type Assessor = ReturnType<typeof createAssessor>;
 
 const minuteOf = (ms: number) => Math.floor(ms / MINUTE_MS);
 

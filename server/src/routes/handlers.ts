@@ -33,17 +33,30 @@ function upload(request: Request, { delimiter, skip }: Pick<Upload, 'delimiter' 
   return { body: request, total: Number.isFinite(size) ? size : null, mostBytes, delimiter, skip, gone };
 }
 
+interface Ground {
+  database: Database;
+  demos: DemoLibraries;
+  outside: Outside;
+  secret: string;
+  imports: IntakeJobs;
+}
+
 /** What each operation does: a few lines over the store. */
 export function handlersFor(database: Database, demos: DemoLibraries, outside: Outside, secret: string): Handlers {
-  const imports = new IntakeJobs();
-  const air = (scope: HouseholdScope) => new AirScope(database, scope);
-  const places = (scope: HouseholdScope) => new PlaceScope(database, scope);
-  const sensors = (scope: HouseholdScope) => new SensorScope(database, scope);
-  const checks = (scope: HouseholdScope) => new SaltCheckScope(database, scope);
-  const readings = (scope: HouseholdScope) => new ReadingScope(database, scope);
-  const cards = (scope: HouseholdScope) => new CardScope(database, scope);
-  const calendar = (scope: HouseholdScope) => new CalendarScope(database, scope, secret);
-  const archive = (scope: HouseholdScope) => new ArchiveScope(database, scope);
+  const ground: Ground = { database, demos, outside, secret, imports: new IntakeJobs() };
+  return {
+    ...authHandlers(ground),
+    ...householdHandlers(ground),
+    ...placeHandlers(ground),
+    ...sensorHandlers(ground),
+    ...cardHandlers(ground),
+    ...calendarHandlers(ground),
+    ...archiveHandlers(ground),
+  };
+}
+
+/** Accounts, sessions and the demo library. */
+function authHandlers({ database, demos }: Ground) {
   const open = async (request: Request, identity: Identity) => {
     await beginSession(request, identity);
     return new HouseholdScope(database, identity).household();
@@ -60,6 +73,12 @@ export function handlersFor(database: Database, demos: DemoLibraries, outside: O
       await endSession(request);
       return undefined;
     },
+  } satisfies Partial<Handlers>;
+}
+
+/** The household, its instruments and their log. */
+function householdHandlers({ database }: Ground) {
+  return {
     readHousehold: ({ scope }) => scope.household(),
     changeHousehold: ({ scope, version, body }) => scope.changeHousehold(version, body),
     addInstrument: ({ scope, body }) => scope.addInstrument(body),
@@ -69,6 +88,15 @@ export function handlersFor(database: Database, demos: DemoLibraries, outside: O
       return undefined;
     },
     readLog: ({ scope, query }) => scope.logPage(query.after, query.instrumentId),
+    postEvents: async ({ scope, body }) => ({ outcomes: await appendEvents(database, scope, body.events) }),
+  } satisfies Partial<Handlers>;
+}
+
+/** Places and the air in them. */
+function placeHandlers({ database, outside }: Ground) {
+  const air = (scope: HouseholdScope) => new AirScope(database, scope);
+  const places = (scope: HouseholdScope) => new PlaceScope(database, scope);
+  return {
     readAir: async ({ scope, query }) => air(scope).air(query.since, await outside.weather()),
     addPlace: ({ scope, body }) => places(scope).add(body),
     changePlace: ({ scope, params, version, body }) => places(scope).change(params.id, version, body),
@@ -78,6 +106,16 @@ export function handlersFor(database: Database, demos: DemoLibraries, outside: O
     },
     readYear: ({ scope, params, query }) => air(scope).year(params.id, query.from, query.to),
     readDay: ({ scope, params, query }) => air(scope).day(params.id, query.day),
+  } satisfies Partial<Handlers>;
+}
+
+/** Hygrometers: their keys, readings, files and checks. */
+function sensorHandlers({ database, outside, imports }: Ground) {
+  const air = (scope: HouseholdScope) => new AirScope(database, scope);
+  const sensors = (scope: HouseholdScope) => new SensorScope(database, scope);
+  const checks = (scope: HouseholdScope) => new SaltCheckScope(database, scope);
+  const readings = (scope: HouseholdScope) => new ReadingScope(database, scope);
+  return {
     addSensor: ({ scope, body }) => sensors(scope).add(body),
     changeSensor: ({ scope, params, version, body }) => sensors(scope).change(params.id, version, body),
     removeSensor: async ({ scope, params, version }) => {
@@ -120,6 +158,13 @@ export function handlersFor(database: Database, demos: DemoLibraries, outside: O
       await outside.simulate({ sensorId: params.id, key, faults: body.faults });
       return undefined;
     },
+  } satisfies Partial<Handlers>;
+}
+
+/** Spares, sets, prices, occasions and appointments. */
+function cardHandlers({ database }: Ground) {
+  const cards = (scope: HouseholdScope) => new CardScope(database, scope);
+  return {
     readCards: async ({ scope }) => ({ cards: await cards(scope).cards() }),
     addCards: async ({ scope, body }) => ({ cards: await cards(scope).add(body.cards) }),
     changeCard: ({ scope, params, version, body }) => cards(scope).change(params.id, version, body),
@@ -127,6 +172,13 @@ export function handlersFor(database: Database, demos: DemoLibraries, outside: O
       await cards(scope).remove(params.id, version);
       return undefined;
     },
+  } satisfies Partial<Handlers>;
+}
+
+/** The household’s calendar, and another’s. */
+function calendarHandlers({ database, secret }: Ground) {
+  const calendar = (scope: HouseholdScope) => new CalendarScope(database, scope, secret);
+  return {
     downloadCalendar: ({ scope }) => calendar(scope).text(false),
     readCalendarAddress: ({ scope }) => calendar(scope).address(),
     renewCalendarAddress: ({ scope }) => calendar(scope).renewAddress(),
@@ -143,6 +195,13 @@ export function handlersFor(database: Database, demos: DemoLibraries, outside: O
         return fail(422, 'no-calendar', (error as Error).message);
       }
     },
+  } satisfies Partial<Handlers>;
+}
+
+/** What goes out as files, and comes in again. */
+function archiveHandlers({ database, imports }: Ground) {
+  const archive = (scope: HouseholdScope) => new ArchiveScope(database, scope);
+  return {
     previewDiary: ({ scope, query, request }) => previewDiary(database, scope, request, query),
     importDiary: ({ scope, params, query, request }) =>
       imports.run(scope.identity.householdId, params.importId, upload(request, query.plan, DIARY_BYTES), (file) =>
@@ -154,6 +213,5 @@ export function handlersFor(database: Database, demos: DemoLibraries, outside: O
     exportStrings: ({ scope }) => archive(scope).stringsCsv(),
     importArchive: async ({ scope, request }) => archive(scope).bringJson(await bodyText(request)),
     importLog: async ({ scope, request }) => archive(scope).bringLog(await bodyText(request)),
-    postEvents: async ({ scope, body }) => ({ outcomes: await appendEvents(database, scope, body.events) }),
-  };
+  } satisfies Partial<Handlers>;
 }

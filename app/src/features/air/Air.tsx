@@ -1,18 +1,14 @@
 import { router } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
-import { useAir } from '@/state/air';
-import { usePlaces, type KnownPlace } from '@/state/assessments';
+import { type KnownPlace } from '@/state/assessments';
 import { usePreferences } from '@/state/preferences';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Empty } from '@/ui/Empty';
-import { useKeys } from '@/ui/keys';
 import { Plank } from '@/ui/Plank';
 import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
-import { useWide } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { AIR_STATE_NAMES, faultWords, quietWords } from '@/copy/air';
 import { dayWords, lastingWords } from '@/copy/dates';
@@ -33,22 +29,12 @@ import {
 import { DAY_MS, MINUTE_MS } from '@tembrin/core/time';
 import { Row, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/air/air';
+import { useAirView, type AirModel } from './use-air-view';
 
 /** The rooms and cases of the household, and what their air does to the wood in them. */
 export function Air({ chosen }: { chosen?: string }) {
-  const air = useAir((state) => state.air);
-  const reached = useAir((state) => state.reached);
-  const unsent = useAir((state) => state.unsent);
-  const places = usePlaces();
-  const wide = useWide();
-
-  const moment = useMoment();
-  const [reading, setReading] = useState(false);
-  const add = () => router.push('/air/add');
-  const list = [...places.values()];
-  const read = () => (list.length > 0 ? setReading(true) : add());
-  useKeys({ r: { label: copy.readAHygrometer, run: read }, a: { label: copy.addARoomOr, run: add } });
-  const faults = (air?.sensors ?? []).flatMap((sensor) => sensor.faults.map((fault) => ({ sensor, fault })));
+  const model = useAirView({ chosen });
+  const { air, reached, unsent, wide, moment, reading, setReading, add, list, read, faults, shown } = model;
   const screen = (
     <Screen
       title="Air"
@@ -82,34 +68,11 @@ export function Air({ chosen }: { chosen?: string }) {
           ))}
         </View>
       )}
-      {air && (
-        <View>
-          <LinkRow href="/air/hygrometers" label={copy.hygrometersCheckThemOver}>
-            <Text kind="strong">Hygrometers</Text>
-            <Text kind="small" tone="quiet">
-              {air.sensors.length === 0 ? copy.noneYetOneRead : copy.onRecordSaltCheck(air.sensors.length)}
-            </Text>
-          </LinkRow>
-          <LinkRow href="/air/keeping" label={copy.onTheWayAnd}>
-            <Text kind="strong">{copy.onTheWayAndLeft}</Text>
-            <Text kind="small" tone="quiet">
-              {copy.carColdSunAnd}
-            </Text>
-          </LinkRow>
-          <LinkRow href="/air/moving" label={copy.movingBetweenClimatesIn}>
-            <Text kind="strong">{copy.movingBetweenClimates}</Text>
-            <Text kind="small" tone="quiet">
-              {copy.fromDryToDamp}
-            </Text>
-          </LinkRow>
-          {list.length > 0 && <Button rank="plain" title={copy.addARoomOr} onPress={add} start flush />}
-        </View>
-      )}
+      <More model={model} />
       {reading && <ReadingSheet onClose={() => setReading(false)} placeId={wide ? (chosen ?? null) : null} />}
     </Screen>
   );
   if (!wide) return screen;
-  const shown = places.get(chosen ?? '') ?? list[0];
   return (
     <Row grow>
       <Stack grow={4}>{screen}</Stack>
@@ -117,6 +80,34 @@ export function Air({ chosen }: { chosen?: string }) {
         {shown && <PlaceScreen key={shown.place.id} air={shown} second />}
       </Stack>
     </Row>
+  );
+}
+
+function More({ model }: { model: AirModel }) {
+  const { air, list, add } = model;
+  if (!air) return null;
+  return (
+    <View>
+      <LinkRow href="/air/hygrometers" label={copy.hygrometersCheckThemOver}>
+        <Text kind="strong">Hygrometers</Text>
+        <Text kind="small" tone="quiet">
+          {air.sensors.length === 0 ? copy.noneYetOneRead : copy.onRecordSaltCheck(air.sensors.length)}
+        </Text>
+      </LinkRow>
+      <LinkRow href="/air/keeping" label={copy.onTheWayAnd}>
+        <Text kind="strong">{copy.onTheWayAndLeft}</Text>
+        <Text kind="small" tone="quiet">
+          {copy.carColdSunAnd}
+        </Text>
+      </LinkRow>
+      <LinkRow href="/air/moving" label={copy.movingBetweenClimatesIn}>
+        <Text kind="strong">{copy.movingBetweenClimates}</Text>
+        <Text kind="small" tone="quiet">
+          {copy.fromDryToDamp}
+        </Text>
+      </LinkRow>
+      {list.length > 0 && <Button rank="plain" title={copy.addARoomOr} onPress={add} start flush />}
+    </View>
   );
 }
 

@@ -3,9 +3,8 @@ import { Redirect, router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { changeAir, refreshAir, useAir } from '@/state/air';
-import { call, sentenceOf } from '@/state/api';
+import { call } from '@/state/api';
 import { usePreferences } from '@/state/preferences';
-import { notify } from '@/state/notice';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Choice, Choices } from '@/ui/Choice';
@@ -17,15 +16,16 @@ import { faultWords } from '@/copy/air';
 import { clockWords, dayWords } from '@/copy/dates';
 import { humidityWords, temperatureWords } from '@/copy/measures';
 import { useFreshKeys } from './fresh-keys';
-import { checksOf, truthWords } from './Hygrometers';
+import { truthWords } from './Hygrometers';
 import { SENSOR_KIND_NAMES } from '@/copy/screens/air/hygrometers';
 import { ReadingSheet } from './ReadingSheet';
 import { useMoment, useRouteSensor } from './where';
 import { celsiusFromHundredths, rhFromHundredths } from '@tembrin/core/units';
-import { driftPerYear, SALTS } from '@tembrin/core/air';
+import { SALTS } from '@tembrin/core/air';
 import { SECOND_MS } from '@tembrin/core/time';
 import { Grid, Row, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/air/hygrometer';
+import { useHygrometer, type HygrometerModel } from './use-hygrometer';
 
 /** Route: one hygrometer: what it showed, whether it is right, how its readings come in. */
 export function HygrometerRoute() {
@@ -36,48 +36,8 @@ export function HygrometerRoute() {
 }
 
 function HygrometerScreen({ sensor }: { sensor: Sensor }) {
-  const { places, sensors } = useAir((state) => state.air)!;
-  const moment = useMoment();
-  const { nowMs, timeZone } = moment;
-  const temperatures = usePreferences((state) => state.temperatures);
-  const [problem, setProblem] = useState<string | null>(null);
-  const [reading, setReading] = useState(false);
-  const [removing, setRemoving] = useState(false);
-  const [beside, setBeside] = useState<{ id: string; text: string } | null>(null);
-  const params = { id: sensor.id };
-  const attempt = async (work: () => Promise<unknown>, done: string | null) => {
-    setProblem(null);
-    try {
-      await work();
-      if (done !== null) notify(done);
-    } catch (error) {
-      setProblem(sentenceOf(error));
-    }
-  };
-  const others = sensors.filter(({ id, placeId }) => id !== sensor.id && placeId === sensor.placeId);
-  const compare = (other: Sensor) =>
-    attempt(async () => {
-      const { comparison } = await call('compareSensors', { params: { ...params, otherId: other.id } });
-      setBeside({
-        id: other.id,
-        text: comparison
-          ? copy.inHoursThatBoth({
-              hours: comparison.hours,
-              difference: comparison.difference,
-              name: other.name,
-              sd: comparison.sd,
-            })
-          : copy.theyHaveNotRead,
-      });
-    }, null);
-  const drift = driftPerYear(checksOf(sensor));
-  const lastWords = ({ atS, rhHundredths, tempHundredths }: NonNullable<Sensor['last']>) =>
-    `${humidityWords(rhFromHundredths(rhHundredths), 1)}${tempHundredths === null ? '' : `, ${temperatureWords(celsiusFromHundredths(tempHundredths), temperatures)}`}, ${dayWords(atS * SECOND_MS, nowMs, timeZone)} ${clockWords(atS * SECOND_MS, timeZone)}`;
-  const remove = () =>
-    attempt(async () => {
-      await changeAir('removeSensor', { params, version: sensor.version });
-      router.replace('/air/hygrometers');
-    }, `${sensor.name} is removed.`);
+  const model = useHygrometer({ sensor });
+  const { places, moment, problem, reading, setReading, setRemoving, params, attempt } = model;
   return (
     <Screen
       title={sensor.name}
@@ -97,62 +57,10 @@ function HygrometerScreen({ sensor }: { sensor: Sensor }) {
       {sensor.faults.map((fault) => (
         <Banner key={fault.code} tone="soon" text={faultWords(fault, moment)} />
       ))}
-      <Figures
-        rows={[
-          ['Kind', SENSOR_KIND_NAMES[sensor.kind]],
-          ['Last shown', sensor.last ? lastWords(sensor.last) : 'nothing yet'],
-          ['Readings', String(sensor.readings)],
-          ['Truth', truthWords(sensor, nowMs, timeZone)],
-          ...(drift === null ? [] : [['Drift', `${humidityWords(drift, 1)} a year`] as const]),
-          ...(sensor.battery === null ? [] : [['Battery', `${Math.round(sensor.battery)} %`] as const]),
-        ]}
-      />
+      <Facts model={model} />
       {sensor.kind === 'hand' && sensor.readings > 0 && <LastReadings sensor={sensor} attempt={attempt} />}
       {sensor.kind === 'post' && <Sending sensor={sensor} attempt={attempt} />}
-      <Stack gap="small">
-        <Text kind="heading" level={2}>
-          {copy.isItRight}
-        </Text>
-        <Text tone="quiet">{copy.overAWetSalt}</Text>
-        <Button
-          rank="outline"
-          title={copy.checkItOverSalt}
-          onPress={() => router.push({ pathname: '/air/hygrometers/salt', params: { sensor: sensor.id } })}
-          start
-        />
-        {sensor.checks.map((check) => (
-          <Row key={check.id} gap="half" align="center">
-            <Text kind="small" grow>
-              {copy.showedOverAt({
-                at: Date.parse(check.at),
-                nowMs,
-                timeZone,
-                shownRh: check.shownRh,
-                name: SALTS[check.salt].name,
-                tempC: check.tempC,
-                temperatures,
-              })}
-            </Text>
-            <Button
-              rank="plain"
-              title="Take back"
-              label={copy.takeBackTheCheck(Date.parse(check.at), nowMs, timeZone)}
-              onPress={() =>
-                void attempt(
-                  () => changeAir('removeCheck', { params: { ...params, checkId: check.id } }),
-                  copy.theCheckIsTaken,
-                )
-              }
-            />
-          </Row>
-        ))}
-        {others.map((other) => (
-          <Stack key={other.id} gap="hair">
-            <Button rank="outline" title={`Compare with ${other.name}`} onPress={() => void compare(other)} start />
-            {beside?.id === other.id && <Text kind="small">{beside.text}</Text>}
-          </Stack>
-        ))}
-      </Stack>
+      <Truth model={model} />
       <Choice
         label={copy.whereItHangs}
         hint={copy.whatItReadStays}
@@ -175,21 +83,94 @@ function HygrometerScreen({ sensor }: { sensor: Sensor }) {
       )}
       <Button rank="plain" title={copy.removeThisHygrometer} onPress={() => setRemoving(true)} start flush />
       {reading && <ReadingSheet onClose={() => setReading(false)} placeId={sensor.placeId} />}
-      {removing && (
-        <Sheet
-          title={`Remove ${sensor.name}?`}
-          onClose={() => setRemoving(false)}
-          foot={
-            <Stack gap="small">
-              <Button title="Keep it" onPress={() => setRemoving(false)} />
-              <Button rank="outline" title={copy.removeItAndIts} onPress={() => void remove()} />
-            </Stack>
-          }
-        >
-          <Text>{copy.itsReadingsGoWith(sensor.readings)}</Text>
-        </Sheet>
-      )}
+      <Removing model={model} />
     </Screen>
+  );
+}
+
+function Facts({ model }: { model: HygrometerModel }) {
+  const { sensor, lastWords, nowMs, timeZone, drift } = model;
+  return (
+    <Figures
+      rows={[
+        ['Kind', SENSOR_KIND_NAMES[sensor.kind]],
+        ['Last shown', sensor.last ? lastWords(sensor.last) : 'nothing yet'],
+        ['Readings', String(sensor.readings)],
+        ['Truth', truthWords(sensor, nowMs, timeZone)],
+        ...(drift === null ? [] : [['Drift', `${humidityWords(drift, 1)} a year`] as const]),
+        ...(sensor.battery === null ? [] : [['Battery', `${Math.round(sensor.battery)} %`] as const]),
+      ]}
+    />
+  );
+}
+
+/** Whether it is right: its checks over salt, and others in the same place. */
+function Truth({ model }: { model: HygrometerModel }) {
+  const { sensor, nowMs, timeZone, temperatures, attempt, params, others, compare, beside } = model;
+  return (
+    <Stack gap="small">
+      <Text kind="heading" level={2}>
+        {copy.isItRight}
+      </Text>
+      <Text tone="quiet">{copy.overAWetSalt}</Text>
+      <Button
+        rank="outline"
+        title={copy.checkItOverSalt}
+        onPress={() => router.push({ pathname: '/air/hygrometers/salt', params: { sensor: sensor.id } })}
+        start
+      />
+      {sensor.checks.map((check) => (
+        <Row key={check.id} gap="half" align="center">
+          <Text kind="small" grow>
+            {copy.showedOverAt({
+              at: Date.parse(check.at),
+              nowMs,
+              timeZone,
+              shownRh: check.shownRh,
+              name: SALTS[check.salt].name,
+              tempC: check.tempC,
+              temperatures,
+            })}
+          </Text>
+          <Button
+            rank="plain"
+            title="Take back"
+            label={copy.takeBackTheCheck(Date.parse(check.at), nowMs, timeZone)}
+            onPress={() =>
+              void attempt(
+                () => changeAir('removeCheck', { params: { ...params, checkId: check.id } }),
+                copy.theCheckIsTaken,
+              )
+            }
+          />
+        </Row>
+      ))}
+      {others.map((other) => (
+        <Stack key={other.id} gap="hair">
+          <Button rank="outline" title={`Compare with ${other.name}`} onPress={() => void compare(other)} start />
+          {beside?.id === other.id && <Text kind="small">{beside.text}</Text>}
+        </Stack>
+      ))}
+    </Stack>
+  );
+}
+
+function Removing({ model }: { model: HygrometerModel }) {
+  const { removing, sensor, setRemoving, remove } = model;
+  if (!removing) return null;
+  return (
+    <Sheet
+      title={`Remove ${sensor.name}?`}
+      onClose={() => setRemoving(false)}
+      foot={
+        <Stack gap="small">
+          <Button title="Keep it" onPress={() => setRemoving(false)} />
+          <Button rank="outline" title={copy.removeItAndIts} onPress={() => void remove()} />
+        </Stack>
+      }
+    >
+      <Text>{copy.itsReadingsGoWith(sensor.readings)}</Text>
+    </Sheet>
   );
 }
 

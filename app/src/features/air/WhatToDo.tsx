@@ -1,3 +1,4 @@
+import type { Place } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
 import { useAir } from '@/state/air';
 import { usePlaces, type KnownPlace } from '@/state/assessments';
@@ -7,9 +8,7 @@ import { Empty } from '@/ui/Empty';
 import { Figures } from '@/ui/Figures';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { clockWords, dayWords } from '@/copy/dates';
 import { humidityWords, temperatureWords } from '@/copy/measures';
-import { listWords } from '@/copy/lists';
 import { HumidifierWeighings } from './HumidifierWeighings';
 import { useMoment, useResidents, useRoutePlace } from './where';
 import { router } from 'expo-router';
@@ -22,10 +21,11 @@ import {
   ROOM_C,
   weatherHours,
   type Band,
+  type RoomPlan,
 } from '@tembrin/core/air';
 import { HOUR_MS, WEEK_MS } from '@tembrin/core/time';
 import { Stack } from '@/ui/layout';
-import { copy } from '@/copy/screens/air/what-to-do';
+import { airingWords, copy, howWords, titleWords, waterFormula } from '@/copy/screens/air/what-to-do';
 
 /** Route: what to do for a room or a case, in figures. */
 export function WhatToDo() {
@@ -77,29 +77,8 @@ function idealOf(schools: readonly string[]): Band {
 }
 
 function RoomFigures({ air, ideal }: { air: KnownPlace; ideal: Band }) {
-  const { nowMs, timeZone } = useMoment();
-  const temperatures = usePreferences((state) => state.temperatures);
-  const weather = useAir((state) => state.air?.weather ?? null);
-  const { place, record, habit } = air;
-  const coming = weatherHours(weather).filter(({ at }) => at >= nowMs - HOUR_MS);
-  const week = record.hours
-    .filter(({ at }) => at >= nowMs - WEEK_MS)
-    .map((hour) => ({ ...hour, tempC: hour.tempC ?? ROOM_C }));
-  const changesPerHour = DRAUGHTS[place.draught].perHour;
-  const plan =
-    place.volumeM3 === null
-      ? null
-      : roomPlan({
-          volumeM3: place.volumeM3,
-          changesPerHour,
-          week: roomHours(week, 0),
-          ideal,
-          habit,
-          ahead: coming,
-          tankG: place.tankG,
-          dryerG: place.dryerG,
-          nowMs,
-        });
+  const { place } = air;
+  const plan = useRoomPlan(air, ideal);
   if (place.volumeM3 === null) {
     return (
       <Empty title={copy.howLargeIsThe} text={copy.withItsVolumeThe}>
@@ -112,73 +91,83 @@ function RoomFigures({ air, ideal }: { air: KnownPlace; ideal: Band }) {
       </Empty>
     );
   }
-  if (!plan) {
-    return <Empty title={copy.nothingReadInThe} text={copy.readAHygrometerHere} />;
-  }
-  const { action, gramsPerDay, refillHours, tankTooSmall, targetRh } = plan;
-  const title = {
-    humidify: copy.giveItOfWater(gramsPerDay),
-    dehumidify: copy.takeOutOfWater(gramsPerDay),
-    leave: copy.leaveItAsIt,
-  }[action];
-  const how =
-    action === 'humidify'
-      ? place.tankG === null
-        ? copy.aRoomHumidifierDoes
-        : tankTooSmall
-          ? copy.itsHumidifierHoldsAnd(place.tankG, refillHours!)
-          : copy.itsHumidifierHoldsFill(place.tankG, refillHours!)
-      : action === 'dehumidify'
-        ? place.dryerG === null
-          ? copy.aDehumidifierDoesIt
-          : gramsPerDay > place.dryerG
-            ? copy.itsDehumidifierTakesOut(place.dryerG)
-            : copy.itsDehumidifierManagesIt(place.dryerG)
-        : copy.theComingDaysKeep(ideal.low, ideal.high);
+  if (!plan) return <Empty title={copy.nothingReadInThe} text={copy.readAHygrometerHere} />;
+  return (
+    <>
+      <Advice plan={plan} place={place} ideal={ideal} />
+      <Working plan={plan} place={place} volumeM3={place.volumeM3} gainGm3={air.habit?.gainGm3 ?? 0} />
+    </>
+  );
+}
+
+/** What to do for a room by the coming weather and its own habit; null without its volume or a reading in the last week. */
+function useRoomPlan({ place, record, habit }: KnownPlace, ideal: Band): RoomPlan | null {
+  const { nowMs } = useMoment();
+  const weather = useAir((state) => state.air?.weather ?? null);
+  if (place.volumeM3 === null) return null;
+  const week = record.hours
+    .filter(({ at }) => at >= nowMs - WEEK_MS)
+    .map((hour) => ({ ...hour, tempC: hour.tempC ?? ROOM_C }));
+  return roomPlan({
+    volumeM3: place.volumeM3,
+    changesPerHour: DRAUGHTS[place.draught].perHour,
+    week: roomHours(week, 0),
+    ideal,
+    habit,
+    ahead: weatherHours(weather).filter(({ at }) => at >= nowMs - HOUR_MS),
+    tankG: place.tankG,
+    dryerG: place.dryerG,
+    nowMs,
+  });
+}
+
+/** Water to give or to take, and when to open the windows. */
+function Advice({ plan, place, ideal }: { plan: RoomPlan; place: Place; ideal: Band }) {
+  const { nowMs, timeZone } = useMoment();
+  const temperatures = usePreferences((state) => state.temperatures);
+  const { action, gramsPerDay, targetRh, tempC } = plan;
+  const how = howWords(plan, place, ideal);
   return (
     <>
       <Stack gap="small">
         <Text kind="title" level={2}>
-          {title}
+          {titleWords(action, gramsPerDay)}
         </Text>
-        <Text>{action === 'leave' ? how : copy.thatHoldsAt({ targetRh, tempC: plan.tempC, temperatures, how })}</Text>
+        <Text>{action === 'leave' ? how : copy.thatHoldsAt({ targetRh, tempC, temperatures, how })}</Text>
       </Stack>
       <Stack gap="hair">
         <Text kind="heading" level={2}>
           Airing
         </Text>
-        <Text>{airingWords()}</Text>
+        <Text>{airingWords(plan, nowMs, timeZone)}</Text>
       </Stack>
-      <Figures
-        rows={[
-          ['Room', copy.mAirChangedTimes(place.volumeM3, changesPerHour)],
-          ['By itself', `${humidityWords(Math.min(1, plan.rh))} at ${temperatureWords(plan.tempC, temperatures)}`],
-          [copy.airThatComesIn, copy.gmOnceInside(plan.supplyGm3)],
-          [copy.airThatIsWanted, `${plan.targetGm3.toFixed(1)} g/m³`],
-          [
-            copy.waterADay,
-            `${place.volumeM3} × ${changesPerHour} × 24 × ${Math.abs(plan.targetGm3 - plan.supplyGm3).toFixed(1)} = ${Math.round(place.volumeM3 * changesPerHour * 24 * Math.abs(plan.targetGm3 - plan.supplyGm3))} g`,
-          ],
-          [
-            copy.itRestsOn,
-            plan.basis === 'forecast' ? copy.theComingWeekAt(weather?.station, habit!.gainGm3) : copy.theWeekJustPast,
-          ],
-        ]}
-      />
     </>
   );
+}
 
-  function airingWords(): string {
-    if (plan!.hours.length === 0) return copy.noWeatherServiceAnswers;
-    const spans = plan!.airing.map(
-      ({ at, until, rhAfter }) =>
-        `${dayWords(at, nowMs, timeZone)} ${clockWords(at, timeZone)} to ${clockWords(until, timeZone)} (to ${humidityWords(rhAfter)})`,
-    );
-    const now = plan!.hours[0]!;
-    const here = copy.openingTheWindowsNow(now.effect, now.outGm3, now.inGm3);
-    if (spans.length === 0) {
-      return action === 'leave' ? copy.airAsYouLike(here) : copy.inTheNextTwo(here);
-    }
-    return `${here} It helps ${listWords(spans.slice(0, 3))}.`;
-  }
+interface WorkingProps {
+  plan: RoomPlan;
+  place: Place;
+  volumeM3: number;
+  /** Water this room adds to the air that comes in. */
+  gainGm3: number;
+}
+
+/** The figures the advice rests on. */
+function Working({ plan, place, volumeM3, gainGm3 }: WorkingProps) {
+  const temperatures = usePreferences((state) => state.temperatures);
+  const station = useAir((state) => state.air?.weather?.station);
+  const { perHour } = DRAUGHTS[place.draught];
+  return (
+    <Figures
+      rows={[
+        ['Room', copy.mAirChangedTimes(volumeM3, perHour)],
+        ['By itself', `${humidityWords(Math.min(1, plan.rh))} at ${temperatureWords(plan.tempC, temperatures)}`],
+        [copy.airThatComesIn, copy.gmOnceInside(plan.supplyGm3)],
+        [copy.airThatIsWanted, `${plan.targetGm3.toFixed(1)} g/m³`],
+        [copy.waterADay, waterFormula(volumeM3, perHour, plan.targetGm3, plan.supplyGm3)],
+        [copy.itRestsOn, plan.basis === 'forecast' ? copy.theComingWeekAt(station, gainGm3) : copy.theWeekJustPast],
+      ]}
+    />
+  );
 }

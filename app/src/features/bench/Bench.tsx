@@ -1,13 +1,10 @@
 import type { Instrument } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
-import { useState } from 'react';
 import { View } from 'react-native';
-import { useAssessment } from '@/state/assessments';
 import { useInstrumentOnStand } from '@/state/stand';
 import { Button } from '@/ui/Button';
 import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
-import { useWide } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { dayWords } from '@/copy/dates';
 import { STEP_NAMES } from '@/copy/names';
@@ -16,10 +13,11 @@ import { RosinGuide } from '../RosinGuide';
 import { LookUp } from './MayUse';
 import { DRILL_DATA, drillsFor, LOOK_BACK_DAYS, missesOf, oftenMissed } from '@tembrin/core/learning';
 import { isBowed } from '@tembrin/core/instruments';
-import { ROSIN_GUIDE_DATA, ROSIN_GUIDES, type RosinGuideId } from '@tembrin/core/bow';
+import { ROSIN_GUIDE_DATA, ROSIN_GUIDES } from '@tembrin/core/bow';
 import type { InstrumentLog } from '@tembrin/core/log';
 import { Grid, Row, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/bench/bench';
+import { useBench, type BenchModel } from './use-bench';
 
 /** Route: the bench, for the instrument on the stand. */
 export function Bench() {
@@ -29,43 +27,13 @@ export function Bench() {
 
 /** Guided jobs: what may be used, packing, drills and what they have shown. */
 function BenchOf({ instrument }: { instrument: Instrument }) {
-  const { log } = useAssessment(instrument);
-  const [guide, setGuide] = useState<RosinGuideId | null>(null);
-  const packed = log.packings.at(-1);
-  const change = log.changes.findLast(({ endedAt }) => endedAt === null);
-  const wide = useWide();
+  const model = useBench({ instrument });
+  const { log, guide, setGuide, wide } = model;
 
   const bench = (
     <Screen title="Bench" bare>
       <OnStand instrument={instrument} />
-      <View>
-        {!wide && (
-          <LinkRow href="/bench/use" label={copy.whatMayIUse}>
-            <Text kind="heading">{copy.whatMayIUse}</Text>
-            <Text kind="small" tone="quiet">
-              {copy.chooseASurfaceAnd}
-            </Text>
-          </LinkRow>
-        )}
-        <LinkRow href="/bench/change" label={copy.changeStringsStepBy}>
-          <Text kind="heading">Change strings</Text>
-          <Text kind="small" tone="quiet">
-            {change ? copy.underWaySinceTake(change.at, log.nowMs, log.timeZone) : copy.stepByStepWith}
-          </Text>
-        </LinkRow>
-        <LinkRow href={{ pathname: '/kit/[id]/settle', params: { id: instrument.id } }} label={copy.tuneAndSettle}>
-          <Text kind="heading">{copy.tuneAndSettle}</Text>
-          <Text kind="small" tone="quiet">
-            {copy.centsAgainstYourOwn}
-          </Text>
-        </LinkRow>
-        <LinkRow href="/bench/packing" label={copy.leavingHomeThePacking}>
-          <Text kind="heading">Leaving home</Text>
-          <Text kind="small" tone="quiet">
-            {packed ? `Packed ${dayWords(packed.at, log.nowMs, log.timeZone)}.` : copy.bowLooseThingsLatches}
-          </Text>
-        </LinkRow>
-      </View>
+      <Jobs model={model} />
       {isBowed(instrument.family) && (
         <Stack gap="hair">
           <Text kind="heading" level={2}>
@@ -78,23 +46,7 @@ function BenchOf({ instrument }: { instrument: Instrument }) {
           </Grid>
         </Stack>
       )}
-      <View>
-        <Text kind="heading" level={2}>
-          Learn
-        </Text>
-        {drillsFor(instrument).map((drill) => (
-          <LinkRow
-            key={drill}
-            href={{ pathname: '/bench/[drill]', params: { drill } }}
-            label={`${DRILL_DATA[drill].title}. ${DRILL_DATA[drill].asks}`}
-          >
-            <Text kind="strong">{DRILL_DATA[drill].title}</Text>
-            <Text kind="small" tone="quiet">
-              {DRILL_DATA[drill].asks} {lastResult(log, drill)}
-            </Text>
-          </LinkRow>
-        ))}
-      </View>
+      <Learn model={model} />
       <Missed log={log} />
       {guide && <RosinGuide id={guide} child={instrument.setUp.player === 'child'} onClose={() => setGuide(null)} />}
     </Screen>
@@ -107,6 +59,63 @@ function BenchOf({ instrument }: { instrument: Instrument }) {
         <LookUp instrument={instrument} second />
       </Stack>
     </Row>
+  );
+}
+
+function Jobs({ model }: { model: BenchModel }) {
+  const { wide, change, log, instrument, packed } = model;
+  return (
+    <View>
+      {!wide && (
+        <LinkRow href="/bench/use" label={copy.whatMayIUse}>
+          <Text kind="heading">{copy.whatMayIUse}</Text>
+          <Text kind="small" tone="quiet">
+            {copy.chooseASurfaceAnd}
+          </Text>
+        </LinkRow>
+      )}
+      <LinkRow href="/bench/change" label={copy.changeStringsStepBy}>
+        <Text kind="heading">Change strings</Text>
+        <Text kind="small" tone="quiet">
+          {change ? copy.underWaySinceTake(change.at, log.nowMs, log.timeZone) : copy.stepByStepWith}
+        </Text>
+      </LinkRow>
+      <LinkRow href={{ pathname: '/kit/[id]/settle', params: { id: instrument.id } }} label={copy.tuneAndSettle}>
+        <Text kind="heading">{copy.tuneAndSettle}</Text>
+        <Text kind="small" tone="quiet">
+          {copy.centsAgainstYourOwn}
+        </Text>
+      </LinkRow>
+      <LinkRow href="/bench/packing" label={copy.leavingHomeThePacking}>
+        <Text kind="heading">Leaving home</Text>
+        <Text kind="small" tone="quiet">
+          {packed ? `Packed ${dayWords(packed.at, log.nowMs, log.timeZone)}.` : copy.bowLooseThingsLatches}
+        </Text>
+      </LinkRow>
+    </View>
+  );
+}
+
+function Learn({ model }: { model: BenchModel }) {
+  const { instrument, log } = model;
+  return (
+    <View>
+      <Text kind="heading" level={2}>
+        Learn
+      </Text>
+      {drillsFor(instrument).map((drill) => (
+        <LinkRow
+          key={drill}
+          href={{ pathname: '/bench/[drill]', params: { drill } }}
+          label={`${DRILL_DATA[drill].title}. ${DRILL_DATA[drill].asks}`}
+        >
+          <Text kind="strong">{DRILL_DATA[drill].title}</Text>
+          <Text kind="small" tone="quiet">
+            {DRILL_DATA[drill].asks} {lastResult(log, drill)}
+          </Text>
+        </LinkRow>
+      ))}
+    </View>
   );
 }
 

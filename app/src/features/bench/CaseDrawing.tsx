@@ -30,12 +30,10 @@ export function CaseDrawing({
   onFault: (fault: CaseFault) => void;
 }) {
   const palette = usePalette();
-  const { woodDark, stick, quiet, string, speck, accent, edge, surface, lining } = palette;
+  const { woodDark, quiet, string, speck, edge, lining } = palette;
   const [width, setWidth] = useState(340);
   const wrong = (fault: CaseFault) => faults.includes(fault);
   const words = (Object.keys(SEEN) as CaseFault[]).map((fault) => SEEN[fault][wrong(fault) ? 1 : 0]).join('; ');
-  const gap = wrong('bow-tight') ? 13 : 4;
-  const stickCurve = wrong('bow-tight') ? 'M40 30H312' : 'M40 30Q176 40 312 30';
   return (
     <Stack onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} align="center">
       <Svg
@@ -49,21 +47,9 @@ export function CaseDrawing({
         <Rect x={13} y={56} width={250} height={148} rx={14} fill="none" stroke={edge} strokeWidth={1.5} />
         <Rect x={271} y={56} width={64} height={148} rx={10} fill="none" stroke={edge} strokeWidth={1.5} />
 
-        <G transform={wrong('bow-loose') ? 'rotate(4 312 30) translate(0 6)' : ''}>
-          <Path d={stickCurve} stroke={stick} strokeWidth={5} fill="none" strokeLinecap="round" />
-          <Path d={`M46 ${33 + gap}H304`} stroke={string} strokeWidth={3} />
-          <Path d={`M40 27L46 ${35 + gap}H54L56 31Z`} fill={stick} />
-          <Path d={`M290 31H312V${36 + gap}H294Z`} fill={woodDark} />
-        </G>
-        <Path
-          d="M54 12V20M54 20H66"
-          stroke={quiet}
-          strokeWidth={4}
-          strokeLinecap="round"
-          transform={wrong('bow-loose') ? '' : 'rotate(90 54 20)'}
-        />
+        <BowInCase loose={wrong('bow-loose')} tight={wrong('bow-tight')} />
 
-        <G transform={copy.translateRotateScale}>
+        <G transform="translate(112 130) rotate(-90) scale(0.39)">
           <Drawing data={VIOLIN} palette={palette} />
         </G>
         {wrong('strings-dusty') && (
@@ -86,22 +72,7 @@ export function CaseDrawing({
             <Path d="M214 88l9 -3M214 172l9 3" stroke={quiet} strokeWidth={5} strokeLinecap="round" />
           </>
         )}
-        <Rect x={278} y={66} width={50} height={26} rx={4} fill="none" stroke={edge} strokeWidth={1.5} />
-        <G transform={wrong('pencil') ? 'translate(-46 26) rotate(38 300 100)' : 'translate(0 -8)'}>
-          <Path d="M280 84H318L326 87L318 90H280Z" fill={surface} stroke={woodDark} strokeWidth={1.2} />
-        </G>
-        <Rect x={280} y={158} width={46} height={36} rx={4} fill="none" stroke={edge} strokeWidth={1.5} />
-        <Rect
-          x={wrong('rosin-open') ? 232 : 288}
-          y={wrong('rosin-open') ? 178 : 165}
-          width={30}
-          height={22}
-          rx={3}
-          fill={accent}
-          stroke={woodDark}
-          strokeWidth={1.2}
-          transform={wrong('rosin-open') ? 'rotate(-18 246 188)' : ''}
-        />
+        <BoxOfCase pencilOut={wrong('pencil')} rosinOut={wrong('rosin-open')} />
 
         {marked.map((fault) => {
           const [x, y, r] = SPOTS[fault];
@@ -115,5 +86,54 @@ export function CaseDrawing({
         })}
       </Svg>
     </Stack>
+  );
+}
+
+/** The bow in the lid: held or beside its holder, slack or pulled. */
+function BowInCase({ loose, tight }: { loose: boolean; tight: boolean }) {
+  const { stick, string, woodDark, quiet } = usePalette();
+  const gap = tight ? 13 : 4;
+  const stickCurve = tight ? 'M40 30H312' : 'M40 30Q176 40 312 30';
+  return (
+    <>
+      <G transform={loose ? 'rotate(4 312 30) translate(0 6)' : ''}>
+        <Path d={stickCurve} stroke={stick} strokeWidth={5} fill="none" strokeLinecap="round" />
+        <Path d={`M46 ${33 + gap}H304`} stroke={string} strokeWidth={3} />
+        <Path d={`M40 27L46 ${35 + gap}H54L56 31Z`} fill={stick} />
+        <Path d={`M290 31H312V${36 + gap}H294Z`} fill={woodDark} />
+      </G>
+      <Path
+        d="M54 12V20M54 20H66"
+        stroke={quiet}
+        strokeWidth={4}
+        strokeLinecap="round"
+        transform={loose ? '' : 'rotate(90 54 20)'}
+      />
+    </>
+  );
+}
+
+/** The small box of the case: a pencil in its pocket, the rosin in its tin, or beside. */
+function BoxOfCase({ pencilOut, rosinOut }: { pencilOut: boolean; rosinOut: boolean }) {
+  const { edge, surface, woodDark, accent } = usePalette();
+  return (
+    <>
+      <Rect x={278} y={66} width={50} height={26} rx={4} fill="none" stroke={edge} strokeWidth={1.5} />
+      <G transform={pencilOut ? 'translate(-46 26) rotate(38 300 100)' : 'translate(0 -8)'}>
+        <Path d="M280 84H318L326 87L318 90H280Z" fill={surface} stroke={woodDark} strokeWidth={1.2} />
+      </G>
+      <Rect x={280} y={158} width={46} height={36} rx={4} fill="none" stroke={edge} strokeWidth={1.5} />
+      <Rect
+        x={rosinOut ? 232 : 288}
+        y={rosinOut ? 178 : 165}
+        width={30}
+        height={22}
+        rx={3}
+        fill={accent}
+        stroke={woodDark}
+        strokeWidth={1.2}
+        transform={rosinOut ? 'rotate(-18 246 188)' : ''}
+      />
+    </>
   );
 }

@@ -41,11 +41,9 @@ export function useIntake<G extends object, P extends { guess: G }, C extends ob
   const [choices, setChoices] = useState(firstChoices);
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
-  const [progress, setProgress] = useState<IntakeProgress | null>(null);
-  const running = useRef<{ id: string; stop: AbortController } | null>(null);
+  const bringing = useBringing(kind, setProblem);
   /** Counts what was asked, so that an answer that comes late is passed over. */
   const asked = useRef(0);
-  useEffect(() => () => running.current?.stop.abort(), []);
   const plan = guess && kind.planOf(guess);
 
   const look = async (chosen: File, wanted: G | null, chosenSo: C) => {
@@ -74,7 +72,7 @@ export function useIntake<G extends object, P extends { guess: G }, C extends ob
   const choose = async (chosen: File) => {
     setPreview(null);
     setGuess(null);
-    setProgress(null);
+    bringing.forget();
     const fits = chosen.size <= kind.mostBytes;
     setFile(fits ? chosen : null);
     if (fits) await look(chosen, null, choices);
@@ -94,11 +92,26 @@ export function useIntake<G extends object, P extends { guess: G }, C extends ob
   };
 
   const bring = async () => {
-    if (!plan || !file) return;
+    if (plan && file) await bringing.bring(file, JSON.stringify(plan), choices);
+  };
+  const { progress, stop } = bringing;
+  return { file, preview, guess, plan, choices, problem, busy, progress, choose, change, decide, bring, stop };
+}
+
+/** One file on its way in: how far it is, and stopping it. @param tell told of a problem, or null where there is none */
+function useBringing<G extends object, P extends { guess: G }, C extends object>(
+  kind: IntakeKind<G, P, C>,
+  tell: (problem: string | null) => void,
+) {
+  const [progress, setProgress] = useState<IntakeProgress | null>(null);
+  const running = useRef<{ id: string; stop: AbortController } | null>(null);
+  useEffect(() => () => running.current?.stop.abort(), []);
+
+  const bring = async (file: File, plan: string, choices: C) => {
     const id = uuid();
     const stop = new AbortController();
     running.current = { id, stop };
-    setProblem(null);
+    tell(null);
     setProgress({ ...BEGUN, total: file.size });
     const now = () => call('readImport', { params: { importId: id } });
     const asking = setInterval(() => {
@@ -107,7 +120,7 @@ export function useIntake<G extends object, P extends { guess: G }, C extends ob
         .catch(() => undefined);
     }, ASK_MS);
     try {
-      const done = await kind.bring(id, file, JSON.stringify(plan), choices, stop.signal);
+      const done = await kind.bring(id, file, plan, choices, stop.signal);
       setProgress(done);
       await kind.onDone(done);
     } catch (error) {
@@ -118,7 +131,7 @@ export function useIntake<G extends object, P extends { guess: G }, C extends ob
         await kind.onDone(so);
       } else {
         setProgress(null);
-        setProblem(!stop.signal.aborted ? sentenceOf(error) : so ? INTAKE_COPY.stopped : INTAKE_COPY.unsure);
+        tell(!stop.signal.aborted ? sentenceOf(error) : so ? INTAKE_COPY.stopped : INTAKE_COPY.unsure);
       }
     } finally {
       clearInterval(asking);
@@ -131,5 +144,5 @@ export function useIntake<G extends object, P extends { guess: G }, C extends ob
     await call('cancelImport', { params: { importId: job.id } }).catch(() => undefined);
     job.stop.abort();
   };
-  return { file, preview, guess, plan, choices, problem, busy, progress, choose, change, decide, bring, stop };
+  return { progress, bring, stop, forget: () => setProgress(null) };
 }

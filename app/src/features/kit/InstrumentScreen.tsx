@@ -1,14 +1,9 @@
 import type { Instrument } from '@tembrin/contract';
-import { router } from 'expo-router';
 import { View } from 'react-native';
-import { useComplete, useAssessment } from '@/state/assessments';
-import { usePreferences } from '@/state/preferences';
 import { Button } from '@/ui/Button';
-import { useKeys } from '@/ui/keys';
 import { Plate } from '@/ui/Plate';
 import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
-import { useWide } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { verdictSentence } from '@/copy/air';
 import { measureWords, type LengthUnit } from '@/copy/measures';
@@ -18,24 +13,16 @@ import { ChangeButton } from './ChangeButton';
 import { History } from './History';
 import { byUrgency } from '@tembrin/core/parts';
 import { FIGURE_DATA, figuresOf } from '@tembrin/core/instruments';
-import { hoursInAll, lastMeasure, type InstrumentLog } from '@tembrin/core/log';
+import { lastMeasure, type InstrumentLog } from '@tembrin/core/log';
 import { Row, Stack } from '@/ui/layout';
 import { FETCHING_LOG } from '@/copy/common';
 import { copy } from '@/copy/screens/kit/instrument';
+import { useInstrument, type InstrumentModel } from './use-instrument';
 
 /** One instrument: its threads and its history. */
 export function InstrumentScreen({ instrument, second }: { instrument: Instrument; second?: boolean }) {
-  const wide = useWide();
-  const { log, threads, pace, air } = useAssessment(instrument);
-  const complete = useComplete(instrument.id);
-  const { standId, putOnStand, lengths } = usePreferences();
-  const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
-  const hours = hoursInAll(log);
-  const stand = () => {
-    putOnStand(instrument.id);
-    router.push('/now');
-  };
-  useKeys({ p: { label: copy.putOnTheStand(instrument.name), run: stand } });
+  const model = useInstrument(instrument);
+  const { wide, log, threads, pace, complete, standId, moment, hours, stand } = model;
   return (
     <Screen
       title={instrument.name}
@@ -58,46 +45,7 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
           />
         </Stack>
       </Row>
-      <View>
-        <LinkRow
-          href={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
-          label={copy.stringsOfWhatIs(instrument.name)}
-        >
-          <Text kind="strong">Strings</Text>
-          <Text kind="small" tone="quiet">
-            {copy.whatIsOnWhat}
-          </Text>
-        </LinkRow>
-        <LinkRow
-          href={{ pathname: '/kit/[id]/set-up', params: { id: instrument.id } }}
-          label={copy.setupSheetOf(instrument.name)}
-        >
-          <Text kind="strong">Set-up sheet</Text>
-          <Text kind="small" tone="quiet">
-            {setUpWords(instrument, log, lengths)}
-          </Text>
-        </LinkRow>
-        <LinkRow
-          href={{ pathname: '/air/wood/[id]', params: { id: instrument.id } }}
-          label={copy.whereLivesAndIts(instrument.name)}
-        >
-          <Text kind="strong">{copy.whereItLivesAnd}</Text>
-          <Text kind="small" tone="quiet">
-            {verdictSentence(air!.verdict, instrument, moment, lengths)}
-          </Text>
-        </LinkRow>
-        <LinkRow
-          href={{ pathname: '/kit/[id]/schools', params: { id: instrument.id } }}
-          label={`Schools of ${instrument.name}`}
-        >
-          <Text kind="strong">Schools</Text>
-          <Text kind="small" tone="quiet">
-            {Object.keys(instrument.schools).length === 0
-              ? copy.asTheHousehold
-              : copy.itsOwnWayIn(Object.keys(instrument.schools).length)}
-          </Text>
-        </LinkRow>
-      </View>
+      <Pages model={model} />
       {complete && (
         <>
           <DueList
@@ -111,6 +59,53 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
         </>
       )}
     </Screen>
+  );
+}
+
+/** What else is known of it, each on its own page. */
+function Pages({ model }: { model: InstrumentModel }) {
+  const { instrument, log, lengths, air, moment } = model;
+  return (
+    <View>
+      <LinkRow
+        href={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
+        label={copy.stringsOfWhatIs(instrument.name)}
+      >
+        <Text kind="strong">Strings</Text>
+        <Text kind="small" tone="quiet">
+          {copy.whatIsOnWhat}
+        </Text>
+      </LinkRow>
+      <LinkRow
+        href={{ pathname: '/kit/[id]/set-up', params: { id: instrument.id } }}
+        label={copy.setupSheetOf(instrument.name)}
+      >
+        <Text kind="strong">Set-up sheet</Text>
+        <Text kind="small" tone="quiet">
+          {setUpWords(instrument, log, lengths)}
+        </Text>
+      </LinkRow>
+      <LinkRow
+        href={{ pathname: '/air/wood/[id]', params: { id: instrument.id } }}
+        label={copy.whereLivesAndIts(instrument.name)}
+      >
+        <Text kind="strong">{copy.whereItLivesAnd}</Text>
+        <Text kind="small" tone="quiet">
+          {verdictSentence(air!.verdict, instrument, moment, lengths)}
+        </Text>
+      </LinkRow>
+      <LinkRow
+        href={{ pathname: '/kit/[id]/schools', params: { id: instrument.id } }}
+        label={`Schools of ${instrument.name}`}
+      >
+        <Text kind="strong">Schools</Text>
+        <Text kind="small" tone="quiet">
+          {Object.keys(instrument.schools).length === 0
+            ? copy.asTheHousehold
+            : copy.itsOwnWayIn(Object.keys(instrument.schools).length)}
+        </Text>
+      </LinkRow>
+    </View>
   );
 }
 

@@ -1,18 +1,17 @@
 import type { Instrument } from '@tembrin/contract';
 import ChevronDown from 'lucide-react-native/icons/chevron-down';
 import ChevronUp from 'lucide-react-native/icons/chevron-up';
-import { Redirect, router } from 'expo-router';
+import { Redirect } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useComplete, useAssessment } from '@/state/assessments';
+import { useAssessment } from '@/state/assessments';
 import { act } from '@/state/actions';
 import { useInstrumentOnStand } from '@/state/stand';
 import { usePreferences } from '@/state/preferences';
 import { Button } from '@/ui/Button';
-import { useKeys } from '@/ui/keys';
 import { Plate } from '@/ui/Plate';
 import { Screen } from '@/ui/Screen';
-import { usePalette, useWide } from '@/ui/theme';
+import { usePalette } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { becauseWords } from '@/copy/because';
 import { measureWords } from '@/copy/measures';
@@ -22,9 +21,10 @@ import { StepDetail } from './StepView';
 import { bowGap, ROSIN_GUIDE_DATA, ROSIN_GUIDES, type RosinGuideId } from '@tembrin/core/bow';
 import { isBowed, type Figure } from '@tembrin/core/instruments';
 import { lastMeasure } from '@tembrin/core/log';
-import { openingRound, type OpeningStepId, type RoundStep } from '@tembrin/core/routines';
+import { type OpeningStepId, type RoundStep } from '@tembrin/core/routines';
 import { Grid, Press, Row, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/now/opening';
+import { useOpening, type OpeningModel } from './use-opening';
 
 /** Route: the opening round of the instrument on the stand. */
 export function Opening() {
@@ -34,26 +34,10 @@ export function Opening() {
 
 /** What stands out today with its reason; this player's own measures; and, folded away, what is as usual. */
 function Round({ instrument }: { instrument: Instrument }) {
-  const assessment = useAssessment(instrument);
-  const { log } = assessment;
-  const complete = useComplete(instrument.id);
-  const wide = useWide();
-
-  const [measuring, setMeasuring] = useState<Figure | null>(null);
-  const [guide, setGuide] = useState<RosinGuideId | null>(null);
-  const steps = openingRound(assessment);
-  const standing = steps.filter(({ because }) => because !== null);
-  const usual = steps.filter(({ because }) => because === null);
-  const start = () => {
-    void act(instrument.id, [{ type: 'session-began', payload: {} }], null);
-    router.replace('/now');
-  };
-  useKeys(complete ? { s: { label: 'Start playing', run: start } } : {});
+  const model = useOpening({ instrument });
+  const { log, complete, wide, measuring, setMeasuring, guide, setGuide, steps, usual, start, lit, learning } = model;
   if (log.running) return <Redirect href="/now" />;
-  const bowed = isBowed(instrument.family);
   const measures = <OwnMeasures instrument={instrument} steps={steps} onMeasure={setMeasuring} />;
-  const lit = standing[0]?.data.zone;
-  const learning = standing.find(({ because }) => because?.code === 'learning')?.because;
   const who = (
     <Stack gap="hair">
       <Text kind="strong">{instrument.name}</Text>
@@ -79,31 +63,9 @@ function Round({ instrument }: { instrument: Instrument }) {
           <Plate subject={instrument} height={190} lit={lit} withBow />
         </Row>
       )}
-      {standing.length === 0 ? (
-        <Text kind="heading" level={2}>
-          {copy.allAsUsualToday}
-        </Text>
-      ) : (
-        <Stack role="list" aria-label="Today" gap="more">
-          {standing.map((step) => (
-            <Stack key={step.step} role="listitem" gap="small">
-              <Text kind="heading" level={2}>
-                {step.data.title}
-              </Text>
-              <StepDetail step={step} />
-              <StepExtras step={step} instrument={instrument} onMeasure={setMeasuring} onGuide={setGuide} />
-            </Stack>
-          ))}
-        </Stack>
-      )}
+      <Standing model={model} />
       {usual.length > 0 && <AsUsual steps={usual} />}
-      {bowed && (
-        <Grid outdent="small">
-          {ROSIN_GUIDES.map((id) => (
-            <Button key={id} rank="plain" title={ROSIN_GUIDE_DATA[id].title} onPress={() => setGuide(id)} />
-          ))}
-        </Grid>
-      )}
+      <Guides model={model} />
       {measuring && <MeasureSheet instrument={instrument} figure={measuring} onClose={() => setMeasuring(null)} />}
       {guide && <RosinGuide id={guide} child={instrument.setUp.player === 'child'} onClose={() => setGuide(null)} />}
     </Screen>
@@ -129,6 +91,39 @@ function Round({ instrument }: { instrument: Instrument }) {
       </Row>
       <Stack grow>{round}</Stack>
     </Row>
+  );
+}
+
+function Standing({ model }: { model: OpeningModel }) {
+  const { standing, instrument, setMeasuring, setGuide } = model;
+  return standing.length === 0 ? (
+    <Text kind="heading" level={2}>
+      {copy.allAsUsualToday}
+    </Text>
+  ) : (
+    <Stack role="list" aria-label="Today" gap="more">
+      {standing.map((step) => (
+        <Stack key={step.step} role="listitem" gap="small">
+          <Text kind="heading" level={2}>
+            {step.data.title}
+          </Text>
+          <StepDetail step={step} />
+          <StepExtras step={step} instrument={instrument} onMeasure={setMeasuring} onGuide={setGuide} />
+        </Stack>
+      ))}
+    </Stack>
+  );
+}
+
+function Guides({ model }: { model: OpeningModel }) {
+  const { bowed, setGuide } = model;
+  if (!bowed) return null;
+  return (
+    <Grid outdent="small">
+      {ROSIN_GUIDES.map((id) => (
+        <Button key={id} rank="plain" title={ROSIN_GUIDE_DATA[id].title} onPress={() => setGuide(id)} />
+      ))}
+    </Grid>
   );
 }
 

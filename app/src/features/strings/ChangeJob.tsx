@@ -1,99 +1,20 @@
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
-import { useAssessment } from '@/state/assessments';
-import { act } from '@/state/actions';
-import { useJobPlaces } from '@/state/change-progress';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
-import { useKeys } from '@/ui/keys';
 import { Screen } from '@/ui/Screen';
 import { StringMarks } from '@/ui/StringMarks';
 import { Text } from '@/ui/Text';
-import { noteNames } from '@/copy/strings';
 import { JobDrawing } from './JobDrawing';
-import { changeJob, type JobStep } from '@tembrin/core/strings';
-import { localDay } from '@tembrin/core/time';
 import type { StringChange } from '@tembrin/core/log';
 import { Row, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/strings/change-job';
-
-interface Place {
-  /** null before the first string and after the last. */
-  position: number | null;
-  step: JobStep;
-  /** It ends the work on its string. */
-  last: boolean;
-}
+import { useChangeJob, type ChangeJobModel } from './use-change-job';
 
 /** A change of strings under way: one step at a time, hands busy; left at any point and taken up again days later. */
 export function ChangeJob({ instrument, change }: { instrument: Instrument; change: StringChange }) {
-  const { log } = useAssessment(instrument);
-  const { places, goTo, forget } = useJobPlaces();
-  const specOf = (position: number) => change.specs?.[change.strings.indexOf(position)] ?? null;
-  const job = changeJob(instrument, change.way, change.strings, specOf);
-  const steps = job.blocks.flatMap(({ position, steps: inside }) =>
-    inside.map((step, at): Place => ({ position, step, last: at === inside.length - 1 })),
-  );
-  const fitted = log.fittings.filter(({ changeId }) => changeId === change.eventId);
-  const done = new Set(fitted.flatMap(({ strings }) => strings ?? []));
-  // The step in work on this device; elsewhere, the beginning of the first string that is not on yet.
-  const kept = steps.findIndex(({ step }) => step.id === places[change.eventId]);
-  const open = steps.findIndex(({ position }) => position !== null && !done.has(position));
-  const at = kept >= 0 ? kept : done.size > 0 ? (open >= 0 ? open : steps.length - 1) : 0;
-  const { position, step, last } = steps[at]!;
-  const names = noteNames(instrument);
-  const today = localDay(log.nowMs, log.timeZone);
-  const enough =
-    job.way === 'A' &&
-    position !== null &&
-    !done.has(position) &&
-    steps[at - 1]?.position !== position &&
-    fitted.some((fitting) => localDay(fitting.at, log.timeZone) === today);
-
-  const next = async () => {
-    if (position !== null && last && !done.has(position)) {
-      const spare = change.spares?.[change.strings.indexOf(position)] ?? null;
-      await act(
-        instrument.id,
-        [
-          {
-            type: 'strings-fitted',
-            payload: {
-              strings: [position],
-              reason: change.reason,
-              known: true,
-              specs: [specOf(position)],
-              by: change.by,
-              changeId: change.eventId,
-              ...(spare && { spares: [spare] }),
-            },
-          },
-        ],
-        copy.theIsOn(names[position]),
-      );
-    }
-    if (at + 1 < steps.length) return goTo(change.eventId, steps[at + 1]!.step.id);
-    await act(
-      instrument.id,
-      [{ type: 'change-ended', payload: { changeId: change.eventId, finished: true } }],
-      copy.allOnNowThey,
-    );
-    forget(change.eventId);
-    router.replace({ pathname: '/kit/[id]/settle', params: { id: instrument.id } });
-  };
-  const leave = async () => {
-    await act(
-      instrument.id,
-      [{ type: 'change-ended', payload: { changeId: change.eventId, finished: false } }],
-      copy.leftOffWhatIs,
-    );
-    forget(change.eventId);
-    router.replace('/bench');
-  };
-  useKeys({
-    enter: { label: copy.doneNextStep, run: () => void next() },
-    arrowleft: { label: copy.oneStepBack, run: () => at > 0 && goTo(change.eventId, steps[at - 1]!.step.id) },
-  });
+  const model = useChangeJob({ instrument, change });
+  const { goTo, job, steps, done, at, position, last, names, enough, next, leave } = model;
   return (
     <Screen
       title={position === null ? (at === 0 ? copy.beforeYouBegin : copy.allStringsAreOn) : names[position]!}
@@ -127,18 +48,25 @@ export function ChangeJob({ instrument, change }: { instrument: Instrument; chan
       {/* Each string a stroke: those that are on are drawn. */}
       <StringMarks label="Strings changed" order={job.order} done={done} position={position} />
       {enough && <Banner tone="well" text={copy.oneADayThat} />}
-      <Stack role="status" gap="half">
-        <JobDrawing picture={step.picture} />
-        <Text kind="title" level={2}>
-          {step.title}
-        </Text>
-        {step.how.map((line_) => (
-          <Text key={line_} kind="large">
-            {line_}
-          </Text>
-        ))}
-        {step.caution && <Text tone="now">{step.caution}</Text>}
-      </Stack>
+      <StepInHand model={model} />
     </Screen>
+  );
+}
+
+function StepInHand({ model }: { model: ChangeJobModel }) {
+  const { step } = model;
+  return (
+    <Stack role="status" gap="half">
+      <JobDrawing picture={step.picture} />
+      <Text kind="title" level={2}>
+        {step.title}
+      </Text>
+      {step.how.map((line_) => (
+        <Text key={line_} kind="large">
+          {line_}
+        </Text>
+      ))}
+      {step.caution && <Text tone="now">{step.caution}</Text>}
+    </Stack>
   );
 }

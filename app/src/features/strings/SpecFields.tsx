@@ -100,16 +100,14 @@ export function readSpec(
   return checked.success && Object.keys(errors).length === 0 ? checked.data : { errors };
 }
 
-/** Asks what a string is made of, and what its packet says. */
-export function SpecFields({
-  value,
-  onChange,
-  errors,
-}: {
+interface SpecFieldsProps {
   value: SpecText;
   onChange: (value: SpecText) => void;
   errors: Partial<Record<keyof SpecText, string>>;
-}) {
+}
+
+/** Asks what a string is made of, and what its packet says. */
+export function SpecFields({ value, onChange, errors }: SpecFieldsProps) {
   const set = (more: Partial<SpecText>) => onChange({ ...value, ...more });
   return (
     <Stack gap="one">
@@ -149,30 +147,7 @@ export function SpecFields({
         onChangeText={(tension) => set({ tension })}
         error={errors.tension}
       />
-      {value.tension.trim() !== '' && (
-        <Row gap="small">
-          <Stack grow>
-            <Field
-              label={copy.atALengthOf}
-              hint={copy.emptyItsOwn}
-              inputMode="decimal"
-              value={value.length}
-              onChangeText={(length) => set({ length })}
-              error={errors.length}
-            />
-          </Stack>
-          <Stack grow>
-            <Field
-              label={copy.atAPitchOf}
-              hint={copy.emptyItsOwn}
-              inputMode="decimal"
-              value={value.pitch}
-              onChangeText={(pitch) => set({ pitch })}
-              error={errors.pitch}
-            />
-          </Stack>
-        </Row>
-      )}
+      {value.tension.trim() !== '' && <StatedAt value={value} onChange={onChange} errors={errors} />}
       <Field
         label={copy.orItsWeightIn}
         inputMode="decimal"
@@ -181,5 +156,33 @@ export function SpecFields({
         error={errors.density}
       />
     </Stack>
+  );
+}
+
+/** The length and pitch a packet states its tension at. */
+function StatedAt({ value, onChange, errors }: SpecFieldsProps) {
+  return (
+    <Row gap="small">
+      <Stack grow>
+        <Field
+          label={copy.atALengthOf}
+          hint={copy.emptyItsOwn}
+          inputMode="decimal"
+          value={value.length}
+          onChangeText={(length) => onChange({ ...value, length })}
+          error={errors.length}
+        />
+      </Stack>
+      <Stack grow>
+        <Field
+          label={copy.atAPitchOf}
+          hint={copy.emptyItsOwn}
+          inputMode="decimal"
+          value={value.pitch}
+          onChangeText={(pitch) => onChange({ ...value, pitch })}
+          error={errors.pitch}
+        />
+      </Stack>
+    </Row>
   );
 }

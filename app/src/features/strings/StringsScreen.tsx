@@ -2,10 +2,8 @@ import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useComplete } from '@/state/assessments';
 import { useHousehold } from '@/state/household';
 import { usePreferences } from '@/state/preferences';
-import { useStrings } from '@/state/assessments';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
@@ -17,7 +15,7 @@ import { Text } from '@/ui/Text';
 import { lastingWords } from '@/copy/dates';
 import { forceWords, type ForceUnit } from '@/copy/measures';
 import { listWords } from '@/copy/lists';
-import { chartNames, makeUpWords, noteNames } from '@/copy/strings';
+import { makeUpWords, noteNames } from '@/copy/strings';
 import { ofInstrument } from '../kit/for-instrument';
 import { DescribeSheet } from './DescribeSheet';
 import { ESTIMATE_SPREAD, hasOneLength, openStrings, setPull } from '@tembrin/core/strings';
@@ -26,6 +24,7 @@ import type { StringWear } from '@tembrin/core/parts';
 import { Grid, Press, Row, Stack } from '@/ui/layout';
 import { FETCHING_LOG } from '@/copy/common';
 import { copy } from '@/copy/screens/strings/strings';
+import { useWhatIsOn, type StringsModel } from './use-what-is-on';
 
 const FORCES: readonly { value: ForceUnit; title: string }[] = [
   { value: 'N', title: 'N' },
@@ -35,16 +34,8 @@ const FORCES: readonly { value: ForceUnit; title: string }[] = [
 
 /** What is on, string by string, and what it pulls. */
 function StringsScreen({ instrument }: { instrument: Instrument }) {
-  const { log, on } = useStrings(instrument);
-  const complete = useComplete(instrument.id);
-  const { forces, setForces } = usePreferences();
-  const [described, setDescribed] = useState<number | 'set' | null>(null);
-  const strings = openStrings(instrument);
-  const set = setPull(strings.map((string, at) => ({ ...string, spec: on[at]?.spec ?? null })));
-  const short = chartNames(instrument);
-  const params = { id: instrument.id };
-  const breaking = set.pulls.flatMap(({ strength }, at) => (strength && strength.toBreaking <= 0 ? [at] : []));
-  const estimated = set.pulls.some(({ basis }) => basis === 'estimate');
+  const model = useWhatIsOn({ instrument });
+  const { complete, described, setDescribed, params } = model;
   if (!complete) {
     return (
       <Screen title="Strings" back={{ pathname: '/kit/[id]', params }}>
@@ -60,6 +51,21 @@ function StringsScreen({ instrument }: { instrument: Instrument }) {
         <Button title={copy.changeStringsStepBy} onPress={() => router.push({ pathname: '/bench/change', params })} />
       }
     >
+      <Pull model={model} />
+      <Tools model={model} />
+      <OnIt model={model} />
+      {described !== null && (
+        <DescribeSheet instrument={instrument} what={described} onClose={() => setDescribed(null)} />
+      )}
+    </Screen>
+  );
+}
+
+/** What the strings pull, each and together. */
+function Pull({ model }: { model: StringsModel }) {
+  const { instrument, set, forces, setForces, strings, short, on, breaking, estimated } = model;
+  return (
+    <>
       <Stack gap="hair">
         <Text kind="small" tone="quiet">
           {instrument.name}
@@ -95,62 +101,72 @@ function StringsScreen({ instrument }: { instrument: Instrument }) {
           {copy.woundStringsAreEstimated(ESTIMATE_SPREAD * 100)}
         </Text>
       )}
-      <View>
-        <LinkRow href={{ pathname: '/kit/[id]/broken', params }} label={copy.oneBrokeThisOne}>
-          <Text kind="strong">One broke</Text>
-          <Text kind="small" tone="quiet">
-            {copy.thisOneOrThe}
-          </Text>
-        </LinkRow>
-        <LinkRow href={{ pathname: '/kit/[id]/compare', params }} label={copy.compareAnotherSetTuning}>
-          <Text kind="strong">Compare</Text>
-          <Text kind="small" tone="quiet">
-            {copy.whatAnotherSetTuning}
-          </Text>
-        </LinkRow>
-        <LinkRow href={{ pathname: '/kit/[id]/settle', params }} label={copy.tuneAndSettle}>
-          <Text kind="strong">{copy.tuneAndSettle}</Text>
-          <Text kind="small" tone="quiet">
-            {copy.centsAgainstYourOwn}
-          </Text>
-        </LinkRow>
-        <LinkRow href={{ pathname: '/kit/[id]/strung', params }} label={copy.howItIsStrung}>
-          <Text kind="strong">{copy.howItIsStrung}</Text>
-          <Text kind="small" tone="quiet">
-            {`A = ${instrument.stringing.a4Hz} Hz, ${!hasOneLength(instrument) ? `${instrument.stringCount} strings` : copy.mmFromNutTo(strings[0]!.lengthMm)}.`}
-          </Text>
-        </LinkRow>
-        <LinkRow href="/kit/spares" label={copy.setsAndSparesIn}>
-          <Text kind="strong">{copy.setsAndSparesIn}</Text>
-        </LinkRow>
-      </View>
-      <Stack gap="small">
-        <Row align="center" justify="between">
-          <Text kind="heading" level={2}>
-            {copy.whatIsOn}
-          </Text>
-          <Button rank="plain" title={copy.describeTheSet} onPress={() => setDescribed('set')} />
-        </Row>
-        {!hasOneLength(instrument) ? (
-          <ByOctave instrument={instrument} on={on} nowMs={log.nowMs} onPick={setDescribed} />
-        ) : (
-          <View role="list" aria-label="Strings">
-            {[...on].reverse().map((string) => (
-              <StringRow
-                key={string.position}
-                string={string}
-                instrument={instrument}
-                nowMs={log.nowMs}
-                onPick={setDescribed}
-              />
-            ))}
-          </View>
-        )}
-      </Stack>
-      {described !== null && (
-        <DescribeSheet instrument={instrument} what={described} onClose={() => setDescribed(null)} />
+    </>
+  );
+}
+
+function Tools({ model }: { model: StringsModel }) {
+  const { params, instrument, strings } = model;
+  return (
+    <View>
+      <LinkRow href={{ pathname: '/kit/[id]/broken', params }} label={copy.oneBrokeThisOne}>
+        <Text kind="strong">One broke</Text>
+        <Text kind="small" tone="quiet">
+          {copy.thisOneOrThe}
+        </Text>
+      </LinkRow>
+      <LinkRow href={{ pathname: '/kit/[id]/compare', params }} label={copy.compareAnotherSetTuning}>
+        <Text kind="strong">Compare</Text>
+        <Text kind="small" tone="quiet">
+          {copy.whatAnotherSetTuning}
+        </Text>
+      </LinkRow>
+      <LinkRow href={{ pathname: '/kit/[id]/settle', params }} label={copy.tuneAndSettle}>
+        <Text kind="strong">{copy.tuneAndSettle}</Text>
+        <Text kind="small" tone="quiet">
+          {copy.centsAgainstYourOwn}
+        </Text>
+      </LinkRow>
+      <LinkRow href={{ pathname: '/kit/[id]/strung', params }} label={copy.howItIsStrung}>
+        <Text kind="strong">{copy.howItIsStrung}</Text>
+        <Text kind="small" tone="quiet">
+          {`A = ${instrument.stringing.a4Hz} Hz, ${!hasOneLength(instrument) ? `${instrument.stringCount} strings` : copy.mmFromNutTo(strings[0]!.lengthMm)}.`}
+        </Text>
+      </LinkRow>
+      <LinkRow href="/kit/spares" label={copy.setsAndSparesIn}>
+        <Text kind="strong">{copy.setsAndSparesIn}</Text>
+      </LinkRow>
+    </View>
+  );
+}
+
+/** String by string, or by the octave. */
+function OnIt({ model }: { model: StringsModel }) {
+  const { setDescribed, instrument, on, log } = model;
+  return (
+    <Stack gap="small">
+      <Row align="center" justify="between">
+        <Text kind="heading" level={2}>
+          {copy.whatIsOn}
+        </Text>
+        <Button rank="plain" title={copy.describeTheSet} onPress={() => setDescribed('set')} />
+      </Row>
+      {!hasOneLength(instrument) ? (
+        <ByOctave instrument={instrument} on={on} nowMs={log.nowMs} onPick={setDescribed} />
+      ) : (
+        <View role="list" aria-label="Strings">
+          {[...on].reverse().map((string) => (
+            <StringRow
+              key={string.position}
+              string={string}
+              instrument={instrument}
+              nowMs={log.nowMs}
+              onPick={setDescribed}
+            />
+          ))}
+        </View>
       )}
-    </Screen>
+    </Stack>
   );
 }
 

@@ -1,13 +1,10 @@
 import { DOER_TITLES, type Card } from '@tembrin/contract';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf } from '@/state/api';
-import { addCards, changeCard, removeCard, useCards, useCardStore } from '@/state/cards';
+import { addCards, changeCard, removeCard } from '@/state/cards';
 import { changeHousehold, useHousehold } from '@/state/household';
-import { useLog } from '@/state/log';
 import { notifyProblem } from '@/state/notice';
-import { useAllAssessments } from '@/state/assessments';
-import { useYear } from '@/state/year';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
@@ -15,56 +12,18 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 import { readNumber } from '@/copy/measures';
-import { useMoment } from '../air/where';
-import {
-  costPerHour,
-  currencySchema,
-  priceSchema,
-  totalCost,
-  yearCosts,
-  type PartCost,
-  type Price,
-  type Range,
-} from '@tembrin/core/year';
+import { currencySchema, priceSchema, type PartCost, type Price } from '@tembrin/core/year';
 import { dueOf, type DatedPart } from '@tembrin/core/parts';
 import type { Doer } from '@tembrin/core/log';
 import { Press, Row, Stack } from '@/ui/layout';
 import { PUT_ON_RECORD } from '@/copy/common';
 import { copy } from '@/copy/screens/year/costs';
+import { useCosts, type CostsModel } from './use-costs';
 
 /** What upkeep costs this player: only what they entered, with its range. */
 export function Costs() {
-  const household = useHousehold((state) => state.household)!;
-  const { items } = useYear();
-  const assessments = useAllAssessments();
-  const { nowMs } = useMoment();
-  const priceCards = useCards('price');
-
-  const [open, setOpen] = useState<{ instrumentId: string; part: DatedPart; by: Doer } | null>(null);
-  const currency = household.currency ?? 'EUR';
-  const money = useMemo(() => {
-    const whole = new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 });
-    const fine = new Intl.NumberFormat('en-GB', { style: 'currency', currency });
-    return (value: number) => (value >= 20 || value === 0 ? whole : fine).format(value);
-  }, [currency]);
-  const range = ({ low, high }: Range) => (high - low < 0.005 ? money(low) : `${money(low)} to ${money(high)}`);
-  const costs = yearCosts(
-    items,
-    (id) => assessments.find(({ facts }) => facts.id === id),
-    priceCards.map(({ facts }) => facts),
-    nowMs,
-  );
-  const total = totalCost(costs);
-  const hoursPerDay = assessments.reduce((sum, { pace }) => sum + pace.hoursPerDay, 0);
-  const perHour = costPerHour(total, hoursPerDay);
-  const saved = costs.reduce((sum, cost) => sum + (cost.saved ?? 0), 0);
-  const comparable = costs.some((cost) => cost.saved !== null);
-  const byInstrument = household.instruments.flatMap(({ id, name }) => {
-    const own = costs.filter((cost) => cost.instrumentId === id);
-    return own.length > 0 ? [{ id, name, own }] : [];
-  });
-  const known = useCardStore((state) => state.cards !== null);
-  const complete = useLog((state) => state.complete === 'all');
+  const model = useCosts();
+  const { priceCards, open, setOpen, currency, byInstrument, known, complete } = model;
   if (!known || !complete) {
     return (
       <Screen title={copy.whatItCosts} back="/year">
@@ -74,21 +33,48 @@ export function Costs() {
   }
   return (
     <Screen title={copy.whatItCosts} back="/year">
-      <Stack gap="small">
-        <Text kind="figure">{priceCards.length === 0 ? '–' : money(total.middle)}</Text>
-        <Text>
-          {priceCards.length === 0
-            ? copy.noPriceIsOn
-            : copy.inTheYearAhead(money(total.low), money(total.high), total.missing)}
-        </Text>
-        {perHour && priceCards.length > 0 && <Text tone="quiet">{copy.forEveryHourPlayed(range(perHour))}</Text>}
-        {comparable && (
-          <Text tone="quiet">
-            {saved >= 0 ? copy.doingStringsYourselfSaves(money(saved)) : copy.theShopIsAbout(money(-saved))}
-          </Text>
-        )}
-      </Stack>
+      <Total model={model} />
       <CurrencyField />
+      <Prices model={model} />
+      {byInstrument.length === 0 && <Text tone="quiet">{copy.nothingComesDueYet}</Text>}
+      {open && (
+        <PriceSheet
+          key={`${open.instrumentId} ${open.part}`}
+          {...open}
+          cards={priceCards.filter(({ facts }) => facts.instrumentId === open.instrumentId && facts.part === open.part)}
+          currency={currency}
+          onClose={() => setOpen(null)}
+        />
+      )}
+    </Screen>
+  );
+}
+
+function Total({ model }: { model: CostsModel }) {
+  const { priceCards, money, total, perHour, range, comparable, saved } = model;
+  return (
+    <Stack gap="small">
+      <Text kind="figure">{priceCards.length === 0 ? '–' : money(total.middle)}</Text>
+      <Text>
+        {priceCards.length === 0
+          ? copy.noPriceIsOn
+          : copy.inTheYearAhead(money(total.low), money(total.high), total.missing)}
+      </Text>
+      {perHour && priceCards.length > 0 && <Text tone="quiet">{copy.forEveryHourPlayed(range(perHour))}</Text>}
+      {comparable && (
+        <Text tone="quiet">
+          {saved >= 0 ? copy.doingStringsYourselfSaves(money(saved)) : copy.theShopIsAbout(money(-saved))}
+        </Text>
+      )}
+    </Stack>
+  );
+}
+
+/** Each part’s price, to be entered or changed. */
+function Prices({ model }: { model: CostsModel }) {
+  const { byInstrument, setOpen, range } = model;
+  return (
+    <>
       {byInstrument.map(({ id, name, own }) => (
         <View key={id}>
           <Text kind="heading" level={2}>
@@ -120,17 +106,7 @@ export function Costs() {
           ))}
         </View>
       ))}
-      {byInstrument.length === 0 && <Text tone="quiet">{copy.nothingComesDueYet}</Text>}
-      {open && (
-        <PriceSheet
-          key={`${open.instrumentId} ${open.part}`}
-          {...open}
-          cards={priceCards.filter(({ facts }) => facts.instrumentId === open.instrumentId && facts.part === open.part)}
-          currency={currency}
-          onClose={() => setOpen(null)}
-        />
-      )}
-    </Screen>
+    </>
   );
 }
 

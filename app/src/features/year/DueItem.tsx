@@ -1,11 +1,6 @@
 import { DOER_TITLES, plannedWords } from '@tembrin/contract';
 import { router } from 'expo-router';
-import { useState } from 'react';
-import { sentenceOf } from '@/state/api';
-import { addCards, changeCard, removeCard, useCards } from '@/state/cards';
-import { useHousehold } from '@/state/household';
 import { useLog } from '@/state/log';
-import { notifyProblem } from '@/state/notice';
 import { useYear } from '@/state/year';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
@@ -18,27 +13,20 @@ import { StateMark } from '@/ui/StateMark';
 import { Thread } from '@/ui/Thread';
 import { Text } from '@/ui/Text';
 import { dateWords } from '@/copy/dates';
-import { useMoment } from '../air/where';
 import { keyOf } from './names';
-import { dateOfDay, dayOfDate, HOUR_MS, localDay, SECOND_MS, startOfLocalDay } from '@tembrin/core/time';
+import { dateOfDay, dayOfDate } from '@tembrin/core/time';
 import { dueOf } from '@tembrin/core/parts';
-import { riskOn } from '@tembrin/core/year';
-import type { Doer } from '@tembrin/core/log';
+import { type PlannedItem } from '@tembrin/core/year';
 import { Grid, Row, Stack } from '@/ui/layout';
 import { FETCHING_LOG } from '@/copy/common';
 import { copy } from '@/copy/screens/year/due-item';
+import { useDueItem, type DueItemModel } from './use-due-item';
 
 const percent = (chance: number) => `${Math.round(chance * 100)} %`;
 
 /** One thing that comes due: when it is planned for and why, what moving it costs, who does it. */
 export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boolean }) {
-  const { instruments } = useHousehold((state) => state.household)!;
-  const { items, visits } = useYear();
-  const appointments = useCards('appointment');
-  const { nowMs, timeZone } = useMoment();
-  const item = items.find((each) => keyOf(each) === itemKey);
-  const [tried, setTried] = useState<number | null>(null);
-  const [busy, setBusy] = useState(false);
+  const item = useYear().items.find((each) => keyOf(each) === itemKey);
   const complete = useLog((state) => state.complete === 'all');
   if (!complete) {
     return (
@@ -54,45 +42,12 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
       </Screen>
     );
   }
-  const instrument = instruments.find(({ id }) => id === item.instrumentId);
-  const today = localDay(nowMs, timeZone);
-  const noon = (day: number) => startOfLocalDay(day, timeZone) + 12 * HOUR_MS;
-  const date = (day: number) => (day === today ? 'today' : dateWords(noon(day), nowMs, timeZone));
-  const day = tried ?? item.day;
-  const risk = riskOn(item, day, timeZone);
-  const planned = riskOn(item, item.day, timeZone);
-  const moved = day - item.day;
-  const card = appointments.find(
-    ({ facts }) =>
-      facts.instrumentId === item.instrumentId &&
-      facts.part === item.part &&
-      Math.abs(facts.lifeFrom - item.from) < SECOND_MS,
-  );
-  const together = visits.find((visit) => visit.day === item.day && visit.items.length > 1);
-  const save = async (change: { day?: number; by?: Doer }) => {
-    setBusy(true);
-    const facts = {
-      instrumentId: item.instrumentId,
-      part: item.part,
-      date: dateOfDay(change.day ?? item.day),
-      lifeFrom: Math.round(item.from),
-      by: change.by ?? card?.facts.by ?? null,
-    };
-    try {
-      if (card) await changeCard(card, facts, `Planned for ${date(change.day ?? item.day)}.`);
-      else await addCards([{ kind: 'appointment', facts }], `Planned for ${date(change.day ?? item.day)}.`);
-      setTried(null);
-    } catch (error) {
-      notifyProblem(sentenceOf(error));
-    } finally {
-      setBusy(false);
-    }
-  };
-  const clear = () => {
-    if (card) void removeCard(card, copy.backToWhereThe);
-    setTried(null);
-  };
-  const nudge = (by: number) => setTried(Math.max(today, day + by));
+  return <ItemOnRecord item={item} second={second} />;
+}
+
+function ItemOnRecord({ item, second }: { item: PlannedItem; second?: boolean }) {
+  const model = useDueItem(item);
+  const { busy, instrument, date, day, moved, card, save, clear } = model;
   return (
     <Screen
       title={`${instrument?.name}: ${dueOf(item.part).title.toLowerCase()}`}
@@ -114,67 +69,89 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
         </>
       }
     >
-      <Stack gap="small">
-        <Row align="center" justify="between">
-          <Text kind="huge">{day === today ? 'Today' : date(day)}</Text>
-          <StateMark state={item.state} />
-        </Row>
-        <Thread
-          from={item.from}
-          window={item.window}
-          state={item.state}
-          nowMs={nowMs}
-          timeZone={timeZone}
-          label={dueOf(item.part).title}
-          tall
-        />
-        <Text>{plannedWords(item, timeZone)}</Text>
-      </Stack>
+      <Planned model={model} />
       {item.clash && <Banner tone="soon" text={copy.itFallsIntoThe(item.keepsClear, item.clash.title)} />}
-      <Stack gap="small">
-        <Text kind="heading" level={2}>
-          Move it
-        </Text>
-        <Grid gap="small">
-          <Button rank="outline" title={copy.aWeekSooner} onPress={() => nudge(-7)} disabled={day <= today} />
-          <Button rank="outline" title={copy.aWeekLater} onPress={() => nudge(7)} />
-          <Button rank="outline" title={copy.aMonthLater} onPress={() => nudge(30)} />
-        </Grid>
-        <DateField
-          type="date"
-          label={copy.onTheDay}
-          value={dateOfDay(day)}
-          onChange={(text) => {
-            if (/^\d{4}-\d\d-\d\d$/.test(text)) setTried(Math.max(today, dayOfDate(text)));
-          }}
-        />
-        <Text role="status" tone={risk >= 0.75 ? 'now' : 'text'}>
-          {moved === 0
-            ? copy.chanceThatItIs(percent(risk))
-            : copy.theChanceThatIt({
-                movedMs: Math.abs(moved) * 86_400_000,
-                moved,
-                before: percent(planned),
-                after: percent(risk),
-              })}
-        </Text>
-      </Stack>
+      <MoveIt model={model} />
       <Choice
         label="Done by"
         options={(['self', 'teacher', 'workshop'] as const).map((value) => ({ value, title: DOER_TITLES[value] }))}
         value={item.who}
         onChange={(by) => void save({ by })}
       />
-      <Figures
-        rows={[
-          ['Early end (10 %)', dateWords(item.window.early, nowMs, timeZone)],
-          ['Middle (50 %)', dateWords(item.window.middle, nowMs, timeZone)],
-          ['Late end (90 %)', dateWords(item.window.late, nowMs, timeZone)],
-          ['Settles in', item.settles === 0 ? 'at once' : `${item.settles} days`],
-          [copy.leftAloneBeforeA, `${item.keepsClear} days`],
-          ...(together ? [[copy.inOneVisitWith, `${together.items.length - 1} more`] as const] : []),
-        ]}
-      />
+      <Dates model={model} />
     </Screen>
+  );
+}
+
+/** When it is planned for, and why. */
+function Planned({ model }: { model: DueItemModel }) {
+  const { day, today, date, item, nowMs, timeZone } = model;
+  return (
+    <Stack gap="small">
+      <Row align="center" justify="between">
+        <Text kind="huge">{day === today ? 'Today' : date(day)}</Text>
+        <StateMark state={item.state} />
+      </Row>
+      <Thread
+        from={item.from}
+        window={item.window}
+        state={item.state}
+        nowMs={nowMs}
+        timeZone={timeZone}
+        label={dueOf(item.part).title}
+        tall
+      />
+      <Text>{plannedWords(item, timeZone)}</Text>
+    </Stack>
+  );
+}
+
+function MoveIt({ model }: { model: DueItemModel }) {
+  const { nudge, day, today, setTried, risk, moved, planned } = model;
+  return (
+    <Stack gap="small">
+      <Text kind="heading" level={2}>
+        Move it
+      </Text>
+      <Grid gap="small">
+        <Button rank="outline" title={copy.aWeekSooner} onPress={() => nudge(-7)} disabled={day <= today} />
+        <Button rank="outline" title={copy.aWeekLater} onPress={() => nudge(7)} />
+        <Button rank="outline" title={copy.aMonthLater} onPress={() => nudge(30)} />
+      </Grid>
+      <DateField
+        type="date"
+        label={copy.onTheDay}
+        value={dateOfDay(day)}
+        onChange={(text) => {
+          if (/^\d{4}-\d\d-\d\d$/.test(text)) setTried(Math.max(today, dayOfDate(text)));
+        }}
+      />
+      <Text role="status" tone={risk >= 0.75 ? 'now' : 'text'}>
+        {moved === 0
+          ? copy.chanceThatItIs(percent(risk))
+          : copy.theChanceThatIt({
+              movedMs: Math.abs(moved) * 86_400_000,
+              moved,
+              before: percent(planned),
+              after: percent(risk),
+            })}
+      </Text>
+    </Stack>
+  );
+}
+
+function Dates({ model }: { model: DueItemModel }) {
+  const { item, nowMs, timeZone, together } = model;
+  return (
+    <Figures
+      rows={[
+        ['Early end (10 %)', dateWords(item.window.early, nowMs, timeZone)],
+        ['Middle (50 %)', dateWords(item.window.middle, nowMs, timeZone)],
+        ['Late end (90 %)', dateWords(item.window.late, nowMs, timeZone)],
+        ['Settles in', item.settles === 0 ? 'at once' : `${item.settles} days`],
+        [copy.leftAloneBeforeA, `${item.keepsClear} days`],
+        ...(together ? [[copy.inOneVisitWith, `${together.items.length - 1} more`] as const] : []),
+      ]}
+    />
   );
 }

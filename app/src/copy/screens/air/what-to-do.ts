@@ -1,3 +1,6 @@
+import { clockWords, dayWords } from '@/copy/dates';
+import { listWords } from '@/copy/lists';
+import type { Band, RoomPlan } from '@tembrin/core/air';
 import { waterWords, humidityWords, temperatureWords, type TemperatureUnit } from '@/copy/measures';
 import { tankWords, refillWords } from '@/copy/air';
 
@@ -56,3 +59,47 @@ export const copy = {
   airAsYouLike: (here: string) => `${here} Air as you like, shortly.`,
   inTheNextTwo: (here: string) => `${here} In the next two days airing does not help: keep it short.`,
 } as const;
+
+/** What to do in a word. */
+export const titleWords = (action: RoomPlan['action'], gramsPerDay: number) =>
+  ({
+    humidify: copy.giveItOfWater(gramsPerDay),
+    dehumidify: copy.takeOutOfWater(gramsPerDay),
+    leave: copy.leaveItAsIt,
+  })[action];
+
+/** How it is done with what stands in the room. */
+export function howWords(
+  { action, gramsPerDay, refillHours, tankTooSmall }: RoomPlan,
+  { tankG, dryerG }: { tankG: number | null; dryerG: number | null },
+  ideal: Band,
+): string {
+  if (action === 'leave') return copy.theComingDaysKeep(ideal.low, ideal.high);
+  if (action === 'humidify') {
+    if (tankG === null) return copy.aRoomHumidifierDoes;
+    return tankTooSmall
+      ? copy.itsHumidifierHoldsAnd(tankG, refillHours!)
+      : copy.itsHumidifierHoldsFill(tankG, refillHours!);
+  }
+  if (dryerG === null) return copy.aDehumidifierDoesIt;
+  return gramsPerDay > dryerG ? copy.itsDehumidifierTakesOut(dryerG) : copy.itsDehumidifierManagesIt(dryerG);
+}
+
+/** When to open the windows. */
+export function airingWords({ hours, airing, action }: RoomPlan, nowMs: number, timeZone: string): string {
+  const [now] = hours;
+  if (!now) return copy.noWeatherServiceAnswers;
+  const here = copy.openingTheWindowsNow(now.effect, now.outGm3, now.inGm3);
+  if (airing.length === 0) return action === 'leave' ? copy.airAsYouLike(here) : copy.inTheNextTwo(here);
+  const spans = airing.map(
+    ({ at, until, rhAfter }) =>
+      `${dayWords(at, nowMs, timeZone)} ${clockWords(at, timeZone)} to ${clockWords(until, timeZone)} (to ${humidityWords(rhAfter)})`,
+  );
+  return `${here} It helps ${listWords(spans.slice(0, 3))}.`;
+}
+
+/** The water a day as it is worked out: volume × changes × hours × difference in g/m³. */
+export function waterFormula(volumeM3: number, perHour: number, targetGm3: number, supplyGm3: number): string {
+  const difference = Math.abs(targetGm3 - supplyGm3);
+  return `${volumeM3} × ${perHour} × 24 × ${difference.toFixed(1)} = ${Math.round(volumeM3 * perHour * 24 * difference)} g`;
+}

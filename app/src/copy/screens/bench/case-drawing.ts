@@ -2,7 +2,6 @@ import { type CaseFault } from '@tembrin/core/learning';
 /** What features/bench/CaseDrawing.tsx says. */
 export const copy = {
   anOpenCase: (words: string) => `An open case: ${words}.`,
-  translateRotateScale: 'translate(112 130) rotate(-90) scale(0.39)',
 } as const;
 
 /** What an eye sees in the case, for those who cannot look: as it is, not as it should be. */

@@ -1,4 +1,3 @@
-import { type Look } from '@/state/preferences';
 /** What features/kit/HouseholdScreen.tsx says. */
 export const copy = {
   thisIsYourOwn: 'This is your own copy of the demo library. Change what you like; it is cleared away after two days.',
@@ -16,8 +15,8 @@ export const copy = {
     `${unsent} ${unsent === 1 ? 'entry is' : 'entries are'} only on this device so far. They stay here and are sent when you sign in again on it.`,
 } as const;
 
-export const LOOKS: readonly { value: Look; title: string }[] = [
+export const LOOKS = [
   { value: 'device', title: 'As the device' },
   { value: 'day', title: 'Light' },
   { value: 'night', title: 'Dark' },
-];
+] as const;

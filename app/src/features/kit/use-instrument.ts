@@ -1,0 +1,26 @@
+import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
+import { useComplete, useAssessment } from '@/state/assessments';
+import { usePreferences } from '@/state/preferences';
+import { useKeys } from '@/ui/keys';
+import { useWide } from '@/ui/theme';
+import { hoursInAll } from '@tembrin/core/log';
+import { copy } from '@/copy/screens/kit/instrument';
+
+/** One instrument, as its page shows it. */
+export function useInstrument(instrument: Instrument) {
+  const wide = useWide();
+  const { log, threads, pace, air } = useAssessment(instrument);
+  const complete = useComplete(instrument.id);
+  const { standId, putOnStand, lengths } = usePreferences();
+  const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
+  const hours = hoursInAll(log);
+  const stand = () => {
+    putOnStand(instrument.id);
+    router.push('/now');
+  };
+  useKeys({ p: { label: copy.putOnTheStand(instrument.name), run: stand } });
+  return { wide, log, threads, pace, air, complete, standId, lengths, moment, hours, stand, instrument };
+}
+
+export type InstrumentModel = ReturnType<typeof useInstrument>;

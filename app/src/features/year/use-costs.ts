@@ -1,0 +1,62 @@
+import { useMemo, useState } from 'react';
+import { useCards, useCardStore } from '@/state/cards';
+import { useHousehold } from '@/state/household';
+import { useLog } from '@/state/log';
+import { useAllAssessments } from '@/state/assessments';
+import { useYear } from '@/state/year';
+import { useMoment } from '../air/where';
+import { costPerHour, totalCost, yearCosts, type Range } from '@tembrin/core/year';
+import { type DatedPart } from '@tembrin/core/parts';
+import type { Doer } from '@tembrin/core/log';
+
+/** What the year costs at this player’s own prices. */
+export function useCosts() {
+  const household = useHousehold((state) => state.household)!;
+  const { items } = useYear();
+  const assessments = useAllAssessments();
+  const { nowMs } = useMoment();
+  const priceCards = useCards('price');
+
+  const [open, setOpen] = useState<{ instrumentId: string; part: DatedPart; by: Doer } | null>(null);
+  const currency = household.currency ?? 'EUR';
+  const money = useMemo(() => {
+    const whole = new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 });
+    const fine = new Intl.NumberFormat('en-GB', { style: 'currency', currency });
+    return (value: number) => (value >= 20 || value === 0 ? whole : fine).format(value);
+  }, [currency]);
+  const range = ({ low, high }: Range) => (high - low < 0.005 ? money(low) : `${money(low)} to ${money(high)}`);
+  const costs = yearCosts(
+    items,
+    (id) => assessments.find(({ facts }) => facts.id === id),
+    priceCards.map(({ facts }) => facts),
+    nowMs,
+  );
+  const total = totalCost(costs);
+  const hoursPerDay = assessments.reduce((sum, { pace }) => sum + pace.hoursPerDay, 0);
+  const perHour = costPerHour(total, hoursPerDay);
+  const saved = costs.reduce((sum, cost) => sum + (cost.saved ?? 0), 0);
+  const comparable = costs.some((cost) => cost.saved !== null);
+  const byInstrument = household.instruments.flatMap(({ id, name }) => {
+    const own = costs.filter((cost) => cost.instrumentId === id);
+    return own.length > 0 ? [{ id, name, own }] : [];
+  });
+  const known = useCardStore((state) => state.cards !== null);
+  const complete = useLog((state) => state.complete === 'all');
+  return {
+    priceCards,
+    open,
+    setOpen,
+    currency,
+    money,
+    range,
+    total,
+    perHour,
+    saved,
+    comparable,
+    byInstrument,
+    known,
+    complete,
+  };
+}
+
+export type CostsModel = ReturnType<typeof useCosts>;
