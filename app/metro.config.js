@@ -5,14 +5,19 @@ const config = getDefaultConfig(__dirname);
 config.resolver.assetExts.push('woff2');
 
 const vendor = (name) => path.join(__dirname, 'src/vendor', name);
+const svg = (...parts) => path.join('react-native-svg', 'lib', 'module', ...parts);
 const zod = (...parts) => path.join('zod', 'v4', ...parts);
-// Of Zod: its sentences in forty languages, where only English is used, and what turns schemas into something else.
+// Of Zod: its sentences in forty languages, where only English is used, and what turns schemas into something else. Of the
+// drawings: what reads them from text.
 const LEFT_OUT = [
   [zod('locales', 'index'), vendor('zod-locales.js')],
   [zod('core', 'compile'), vendor('zod-unused.js')],
   [zod('core', 'to-json-schema'), vendor('zod-unused.js')],
   [zod('core', 'json-schema-'), vendor('zod-unused.js')],
   [zod('classic', 'from-json-schema'), vendor('zod-unused.js')],
+  [svg('xml.js'), vendor('svg-unused.js')],
+  [svg('deprecated.js'), vendor('svg-unused.js')],
+  [svg('utils', 'fetchData'), vendor('svg-unused.js')],
 ];
 // Whole libraries of which a few functions are used: the bundler does not shake barrels.
 const PICKED = {

@@ -54,7 +54,12 @@ test('instruments: facts that contradict each other are refused beside their fie
 });
 
 test('households keep to known schools and zones', () => {
-  const household = { name: 'Quayside', timeZone: 'Europe/Lisbon', schools: { checkup: 'A', cloths: 'B' } };
+  const household = {
+    name: 'Quayside',
+    timeZone: 'Europe/Lisbon',
+    schools: { checkup: 'A', cloths: 'B' },
+    currency: 'EUR',
+  };
   expect(householdChangeSchema.safeParse(household).success).toBe(true);
   expect(householdChangeSchema.safeParse({ ...household, schools: { checkup: 'C', cloths: 'B' } }).success).toBe(false);
   // What nobody chose follows the family’s default.

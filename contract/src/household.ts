@@ -9,7 +9,7 @@ export const householdChangeSchema = z.strictObject({
   timeZone: timeZoneSchema,
   schools: schoolChoicesSchema,
   /** What its prices are in; null while none was named. */
-  currency: currencySchema.nullable().default(null),
+  currency: currencySchema.nullable(),
 });
 export type HouseholdChange = z.infer<typeof householdChangeSchema>;
 

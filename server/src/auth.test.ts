@@ -192,13 +192,16 @@ describe('instruments', () => {
 
 test('the household changes its name, zone and schools', async () => {
   const { browser, household: mine } = await household(server);
-  const change = { name: 'Quayside', timeZone: 'America/New_York', schools: { checkup: 'B', cloths: 'B' } };
+  const settings = { timeZone: 'America/New_York', schools: { checkup: 'B', cloths: 'B' } };
+  const change = { name: 'Quayside', ...settings, currency: 'EUR' };
   expect((await browser.put('/household', mine.version, change).expect(200)).body).toMatchObject({
     ...change,
     version: 2,
   });
   await browser.put('/household', mine.version, change).expect(412);
   await browser.put('/household', 2, { ...change, timeZone: 'Quayside' }).expect(422);
+  // A whole is put in place of a whole: what is left out is not taken to be nothing.
+  await browser.put('/household', 2, { name: 'Quayside', ...settings }).expect(422);
 });
 
 describe('the demo library', () => {

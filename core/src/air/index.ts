@@ -12,6 +12,7 @@ export * from './salts';
 export * from './moving';
 export * from './stays';
 export * from './wood-lines';
+export * from './bare-plate';
 export * from './verdict';
 export * from './packed';
 export * from './series';

@@ -84,6 +84,11 @@ export function corrected(rh: number, correction: Correction | null): number {
   return correction ? correction.offset + correction.slope * rh : rh;
 }
 
+/** By how much a hygrometer's readings are put right in the middle of its scale, a fraction: positive where it shows too little. */
+export function correctionAtHalf(correction: Correction): number {
+  return corrected(0.5, correction) - 0.5;
+}
+
 /** Why a check cannot be used. */
 export type CheckFault = 'temperature' | 'far-off' | 'slope';
 

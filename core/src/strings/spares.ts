@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { FAMILIES, KINDS } from '../instruments';
 import type { Fitting } from '../log';
 import { stringSpecSchema } from '../instruments';
+import { DAY_MS, YEAR_DAYS } from '../time';
 
 const title = z.string('Give it a name.').trim().min(1, 'Give it a name.').max(60, 'A name has at most 60 characters.');
 const specs = z.array(stringSpecSchema.nullable()).min(1, 'A set has at least one string.').max(60);
@@ -61,3 +62,8 @@ export function spareLeft(id: string, { positions, quantity }: Spare, fittings: 
 
 /** Strings lose a little on the shelf; packets older than so many years are used first and looked at. From memory. */
 export const OLD_SPARE_YEARS = 4;
+
+/** Whether a spare has lain so long that it is looked over before it goes on. @param boughtOn yyyy-mm-dd; null: not known, taken as new */
+export function isOldSpare({ boughtOn }: Pick<Spare, 'boughtOn'>, nowMs: number): boolean {
+  return boughtOn !== null && nowMs - Date.parse(boughtOn) > OLD_SPARE_YEARS * YEAR_DAYS * DAY_MS;
+}

@@ -1,3 +1,4 @@
+import { barePlateRestRh } from '@tembrin/core/air';
 import { router } from 'expo-router';
 import { View } from 'react-native';
 import { type KnownPlace } from '@/state/assessments';
@@ -17,15 +18,7 @@ import { listWords } from '@/copy/lists';
 import { PlaceScreen } from './PlaceScreen';
 import { ReadingSheet } from './ReadingSheet';
 import { AIR_THREAD_STATES, useMoment, useResidents } from './where';
-import {
-  BANDS,
-  equilibriumMoisture,
-  laggedMoisture,
-  columnsOf,
-  restHumidity,
-  samplesOf,
-  holdOf,
-} from '@tembrin/core/air';
+import { BANDS } from '@tembrin/core/air';
 import { DAY_MS, MINUTE_MS } from '@tembrin/core/time';
 import { Row, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/air/air';
@@ -111,15 +104,6 @@ function More({ model }: { model: AirModel }) {
   );
 }
 
-/** What a thin plate lying bare in this air would stand at: the room's own plank. */
-export function plankOf({ record }: Pick<KnownPlace, 'record'>, nowMs: number): number | null {
-  const samples = samplesOf(record).filter(({ at }) => at > nowMs - 60 * DAY_MS);
-  const last = samples.at(-1);
-  if (!last || nowMs - last.at > holdOf(record)) return null;
-  const line = laggedMoisture(columnsOf([...samples, { ...last, at: nowMs }]), 2 * DAY_MS, holdOf(record));
-  return restHumidity(line.at(-1) ?? equilibriumMoisture(last.rh, last.tempC ?? 20));
-}
-
 function PlaceRow({ air, chosen }: { air: KnownPlace; chosen: boolean }) {
   const moment = useMoment();
   const { nowMs, timeZone } = moment;
@@ -128,7 +112,7 @@ function PlaceRow({ air, chosen }: { air: KnownPlace; chosen: boolean }) {
   const residents = useResidents(place.id);
   const worst = residents[0]?.verdict ?? null;
   const state = worst?.state ?? 'unknown';
-  const plank = worst?.body?.restRh ?? plankOf(air, nowMs);
+  const plank = worst?.body?.restRh ?? barePlateRestRh(air.record, nowMs);
   const acting = residents.filter(({ verdict }) => verdict.state === 'act').map(({ instrument }) => instrument.name);
   const watched = residents.filter(({ verdict }) => verdict.state === 'watch').map(({ instrument }) => instrument.name);
   const who =

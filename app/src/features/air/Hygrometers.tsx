@@ -1,3 +1,4 @@
+import { correctionAtHalf } from '@tembrin/core/air';
 import { SENSOR_KINDS, type Sensor } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -33,7 +34,7 @@ export function checksOf({ checks }: Pick<Sensor, 'checks'>): SaltCheck[] {
 export function truthWords(sensor: Sensor, nowMs: number, timeZone: string): string {
   const correction = correctionsFrom(checksOf(sensor)).at(-1);
   if (!correction) return 'never checked';
-  const off = correction.offset + (correction.slope - 1) * 0.5;
+  const off = correctionAtHalf(correction);
   return `checked ${dayWords(correction.from, nowMs, timeZone)}: ${Math.abs(off) < 0.005 ? 'right' : `corrected by ${off < 0 ? '−' : '+'}${humidityWords(Math.abs(off), 1)}`}`;
 }
 

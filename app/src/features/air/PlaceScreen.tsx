@@ -15,7 +15,7 @@ import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { Text } from '@/ui/Text';
-import { AIR_STATE_NAMES, verdictSentence } from '@/copy/air';
+import { AIR_STATE_NAMES, bandWords, verdictSentence } from '@/copy/air';
 import { clockWords, dateWords, lastingWords } from '@/copy/dates';
 import { humidityWords, temperatureWords } from '@/copy/measures';
 import { ChartKey } from './ChartWords';
@@ -201,12 +201,8 @@ function LastMonth({ model }: { model: PlaceModel }) {
           [copy.fromLowToHighIn, humidityWords(month.monthly)],
           [copy.greatestChangeWithinH, humidityWords(month.within24h)],
           [copy.hoursInsideTheBand, humidityWords(month.inBand)],
-          ['Band', `${Math.round(band.low * 100)} to ${Math.round(band.high * 100)} %, school ${school}`],
-          ...(school === 'A' || school === 'B'
-            ? ([
-                ['Ideal', `${BANDS[school].ideal.low * 100} to ${Math.round(BANDS[school].ideal.high * 100)} %`],
-              ] as const)
-            : []),
+          ['Band', `${bandWords(band)}, school ${school}`],
+          ...(school === 'A' || school === 'B' ? ([['Ideal', bandWords(BANDS[school].ideal)]] as const) : []),
         ]}
       />
     </Stack>

@@ -30,7 +30,7 @@ export function WoodRoute() {
 }
 
 function Wood({ instrument }: { instrument: Instrument }) {
-  const model = useWood({ instrument });
+  const model = useWood(instrument);
   const { nowMs, timeZone, moving, setMoving, verdict, home, place, playedAt, reliefFirst, where, canDo } = model;
   return (
     <Screen

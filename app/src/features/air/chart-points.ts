@@ -1,12 +1,9 @@
 import { monthName } from '@/copy/dates';
 import type { AirPoint } from '@/ui/AirChart';
 import {
-  columnsOf,
-  holdOf,
-  laggedMoisture,
+  barePlateLine,
   moistureAt,
   restHumidity,
-  samplesOf,
   woodLines,
   type AirDay,
   type AirHour,
@@ -31,10 +28,7 @@ export function woodOfInstrument(
 
 /** A thin plate that lies bare in a place: what the place itself does to wood. */
 export function woodOfPlace(record: AirRecord, nowMs: number): WoodAt {
-  const samples = samplesOf(record);
-  const columns = columnsOf(samples);
-  const moisture = laggedMoisture(columns, 2 * DAY_MS, holdOf(record));
-  return woodAlong({ at: Float64Array.from(samples, ({ at }) => at), moisture }, nowMs);
+  return woodAlong(barePlateLine(record), nowMs);
 }
 
 function woodAlong(line: { at: Float64Array; moisture: Float64Array } | null, nowMs: number): WoodAt {
@@ -98,4 +92,56 @@ export function monthTicks(
     .filter(({ from, to }) => to - from > 15 * DAY_MS)
     .filter((_, index) => index % every === 0)
     .map(({ from, to, month }) => ({ at: (from + to) / 2, text: monthName(month) }));
+}
+
+interface ChartMonth {
+  /** As "Mar 2025". */
+  month: string;
+  /** Lowest, mean and highest; null where nothing was read. */
+  air: { low: number; rh: number; high: number } | null;
+  /** Mean of what the wood stood at. */
+  wood: number | null;
+  /** Days whose mean lies in the band, of those known. */
+  inside: number;
+  known: number;
+}
+
+/** A year of days as its months. @param bandAt the safe band of a day; null where there is none */
+export function monthsOf(
+  points: readonly AirPoint[],
+  bandAt: (point: AirPoint) => { low: number; high: number } | null,
+  timeZone: string,
+): ChartMonth[] {
+  const months = new Map<string, AirPoint[]>();
+  for (const point of points) {
+    const month = new Date((localDay(point.at, timeZone) + 0.5) * DAY_MS).toLocaleDateString('en-GB', {
+      month: 'short',
+      year: 'numeric',
+      timeZone: 'UTC',
+    });
+    months.set(month, [...(months.get(month) ?? []), point]);
+  }
+  const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;
+  return [...months].map(([month, list]) => {
+    const days = list.flatMap(({ air }) => air ?? []);
+    const woods = list.flatMap(({ wood }) => wood ?? []);
+    const inside = list.filter((point) => {
+      const band = bandAt(point);
+      return point.air && band && point.air.rh >= band.low && point.air.rh <= band.high;
+    });
+    return {
+      month,
+      air:
+        days.length === 0
+          ? null
+          : {
+              low: Math.min(...days.map(({ low }) => low)),
+              rh: mean(days.map(({ rh }) => rh)),
+              high: Math.max(...days.map(({ high }) => high)),
+            },
+      wood: days.length === 0 || woods.length === 0 ? null : mean(woods),
+      inside: inside.length,
+      known: days.length,
+    };
+  });
 }

@@ -17,7 +17,7 @@ const WEEKS_SHOWN = 13;
 const TEN_MINUTES_MS = 10 * MINUTE_MS;
 
 /** What thirteen weeks of air did to an instrument’s wood. */
-export function useWood({ instrument }: { instrument: Instrument }) {
+export function useWood(instrument: Instrument) {
   const { log, air } = useAssessment(instrument);
   const places = usePlaces();
   const { lengths } = usePreferences();

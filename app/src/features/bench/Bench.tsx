@@ -27,7 +27,7 @@ export function Bench() {
 
 /** Guided jobs: what may be used, packing, drills and what they have shown. */
 function BenchOf({ instrument }: { instrument: Instrument }) {
-  const model = useBench({ instrument });
+  const model = useBench(instrument);
   const { log, guide, setGuide, wide } = model;
 
   const bench = (

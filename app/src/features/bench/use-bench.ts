@@ -5,7 +5,7 @@ import { useWide } from '@/ui/theme';
 import { type RosinGuideId } from '@tembrin/core/bow';
 
 /** What the bench offers for the instrument on the stand. */
-export function useBench({ instrument }: { instrument: Instrument }) {
+export function useBench(instrument: Instrument) {
   const { log } = useAssessment(instrument);
   const [guide, setGuide] = useState<RosinGuideId | null>(null);
   const packed = log.packings.at(-1);

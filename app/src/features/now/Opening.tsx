@@ -34,7 +34,7 @@ export function Opening() {
 
 /** What stands out today with its reason; this player's own measures; and, folded away, what is as usual. */
 function Round({ instrument }: { instrument: Instrument }) {
-  const model = useOpening({ instrument });
+  const model = useOpening(instrument);
   const { log, complete, wide, measuring, setMeasuring, guide, setGuide, steps, usual, start, lit, learning } = model;
   if (log.running) return <Redirect href="/now" />;
   const measures = <OwnMeasures instrument={instrument} steps={steps} onMeasure={setMeasuring} />;

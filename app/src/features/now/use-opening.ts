@@ -10,7 +10,7 @@ import { isBowed, type Figure } from '@tembrin/core/instruments';
 import { openingRound } from '@tembrin/core/routines';
 
 /** The opening round of this evening: what stands out, and what is as usual. */
-export function useOpening({ instrument }: { instrument: Instrument }) {
+export function useOpening(instrument: Instrument) {
   const assessment = useAssessment(instrument);
   const { log } = assessment;
   const complete = useComplete(instrument.id);

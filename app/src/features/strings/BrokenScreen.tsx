@@ -1,3 +1,4 @@
+import { DAY_MS } from '@tembrin/core/time';
 import type { Instrument } from '@tembrin/contract';
 import { View } from 'react-native';
 import { Button } from '@/ui/Button';
@@ -12,7 +13,7 @@ import { useBroken, type BrokenModel } from './use-broken';
 
 /** One string broke: this one, or the set? The verdict with its reasons, and on to the change. */
 function BrokenScreen({ instrument }: { instrument: Instrument }) {
-  const model = useBroken({ instrument });
+  const model = useBroken(instrument);
   const { position, setPosition, names, verdict, all, change, record } = model;
   return (
     <Screen
@@ -51,7 +52,7 @@ function Verdict({ model }: { model: BrokenModel }) {
             ? copy.justTheNowThe(short[position])
             : `Just the ${short[position]}`}
       </Text>
-      {verdict.unsettled && <Text tone="soon">{copy.itWillStillBe(settles.one * 86_400_000)}</Text>}
+      {verdict.unsettled && <Text tone="soon">{copy.itWillStillBe(settles.one * DAY_MS)}</Text>}
       <View role="list" aria-label="Reasons">
         {verdict.reasons.map((reason) => (
           <Stack role="listitem" key={reason.code} padY="small" rule="top">
@@ -61,7 +62,7 @@ function Verdict({ model }: { model: BrokenModel }) {
       </View>
       {performance && performance.inDays < 60 && (
         <Text kind="small" tone="quiet">
-          {copy.nextBeforeOthersIn(performance.title, Math.max(1, performance.inDays) * 86_400_000)}
+          {copy.nextBeforeOthersIn(performance.title, Math.max(1, performance.inDays) * DAY_MS)}
         </Text>
       )}
     </Stack>

@@ -15,7 +15,7 @@ import { useChangeStart, WHY, type ChangeStartModel } from './use-change-start';
 
 /** What is to be changed, with what, why, by whom and how; then the job begins. */
 export function ChangeStart({ instrument }: { instrument: Instrument }) {
-  const model = useChangeStart({ instrument });
+  const model = useChangeStart(instrument);
   const { timeZone, log, why, setWhy, by, setBy, positions, performance, settleMs, tooClose, begin } = model;
   return (
     <Screen

@@ -18,7 +18,7 @@ import { useComparison, SAME, type ComparisonModel } from './use-comparison';
 
 /** What another set, tuning, A or length would change: each string, the whole, and what the instrument says to it. */
 function CompareScreen({ instrument }: { instrument: Instrument }) {
-  const model = useComparison({ instrument });
+  const model = useComparison(instrument);
   const { forces, family, chosen, after, change, names, named } = model;
   return (
     <Screen

@@ -20,7 +20,7 @@ import { useSettling, NEAREST, type SettlingModel } from './use-settling';
 
 /** Tunes by ear of the microphone, against this instrument’s own A and temperament, and learns how new strings settle. */
 function SettleScreen({ instrument }: { instrument: Instrument }) {
-  const model = useSettling({ instrument });
+  const model = useSettling(instrument);
   const {
     household,
     strings,

@@ -1,3 +1,4 @@
+import { DAY_MS } from '@tembrin/core/time';
 import type { Card } from '@tembrin/contract';
 import { useState } from 'react';
 import { View } from 'react-native';
@@ -15,7 +16,7 @@ import { lastingWords } from '@/copy/dates';
 import { listWords } from '@/copy/lists';
 import { FAMILY_NAMES } from '@/copy/names';
 import { StringRange } from './StringRange';
-import { OLD_SPARE_YEARS } from '@tembrin/core/strings';
+import { isOldSpare, OLD_SPARE_YEARS } from '@tembrin/core/strings';
 import { Row, Stack } from '@/ui/layout';
 import { PUT_ON_RECORD } from '@/copy/common';
 import { copy } from '@/copy/screens/strings/spares';
@@ -65,7 +66,7 @@ function OnHand({ model }: { model: SparesModel }) {
                 FAMILY_NAMES[facts.family],
                 single ? 'single string' : `${facts.positions.length} strings`,
                 `of ${facts.quantity}`,
-                age === null ? null : `bought ${lastingWords(Math.max(86_400_000, age))} ago`,
+                age === null ? null : `bought ${lastingWords(Math.max(DAY_MS, age))} ago`,
               ]
                 .filter(Boolean)
                 .join(', ')}
@@ -75,7 +76,7 @@ function OnHand({ model }: { model: SparesModel }) {
                 {`Opened: ${listWords(left.strings.map((count, at) => `${count} of string ${facts.positions.length - at}`).filter((_, at) => left.strings[at] !== left.packets))} left.`}
               </Text>
             )}
-            {age !== null && age > OLD_SPARE_YEARS * 365.25 * 86_400_000 && (
+            {isOldSpare(facts, nowMs) && (
               <Text kind="small" tone="soon">
                 {copy.moreThanYearsOld(OLD_SPARE_YEARS)}
               </Text>

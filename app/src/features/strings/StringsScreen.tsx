@@ -1,3 +1,4 @@
+import { WEEK_MS } from '@tembrin/core/time';
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -34,7 +35,7 @@ const FORCES: readonly { value: ForceUnit; title: string }[] = [
 
 /** What is on, string by string, and what it pulls. */
 function StringsScreen({ instrument }: { instrument: Instrument }) {
-  const model = useWhatIsOn({ instrument });
+  const model = useWhatIsOn(instrument);
   const { complete, described, setDescribed, params } = model;
   if (!complete) {
     return (
@@ -247,7 +248,7 @@ function ByOctave({
         const span =
           ages.length === 0
             ? copy.nobodySaidWhenThey
-            : Math.max(...ages) - Math.min(...ages) < 7 * 86_400_000
+            : Math.max(...ages) - Math.min(...ages) < WEEK_MS
               ? `all ${lastingWords(Math.max(...ages))} on`
               : `${lastingWords(Math.min(...ages))} to ${lastingWords(Math.max(...ages))} on`;
         return (

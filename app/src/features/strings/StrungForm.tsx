@@ -16,7 +16,7 @@ const TEMPERAMENT_TITLES = { fifths: 'Pure fifths', equal: 'Equal temperament' }
 
 /** How an instrument is strung and tuned: notes, length, its A, its temperament, the player's hands. */
 function StrungForm({ instrument }: { instrument: Instrument }) {
-  const model = useStrungForm({ instrument });
+  const model = useStrungForm(instrument);
   const { family, harp, text, sweat, setSweat, temperament, setTemperament, errors, problem, busy, change, save } =
     model;
   return (

@@ -13,7 +13,7 @@ import { stringNames } from '@tembrin/core/instruments';
 import { copy } from '@/copy/screens/strings/broken';
 
 /** The verdict on a broken string, and what follows from it. */
-export function useBroken({ instrument }: { instrument: Instrument }) {
+export function useBroken(instrument: Instrument) {
   const { timeZone } = useHousehold((state) => state.household)!;
   const { log, on } = useStrings(instrument);
   const occasions = useCards('occasion').map(({ facts }) => facts);

@@ -1,4 +1,4 @@
-import { DAY_MS, YEAR_DAYS } from '@tembrin/core/time';
+import { DAY_MS } from '@tembrin/core/time';
 import { type Instrument } from '@tembrin/contract';
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
@@ -8,7 +8,7 @@ import { useHousehold } from '@/state/household';
 import { useStrings } from '@/state/assessments';
 import { noteNames } from '@/copy/strings';
 import { useSetChoices, useSparesFor } from './sets';
-import { changeJob, OLD_SPARE_YEARS, settleDays, type ChangeWay } from '@tembrin/core/strings';
+import { changeJob, isOldSpare, settleDays, type ChangeWay } from '@tembrin/core/strings';
 import { nextPerformance } from '@tembrin/core/year';
 import type { Doer, FitReason } from '@tembrin/core/log';
 import type { StringSpec } from '@tembrin/core/instruments';
@@ -64,7 +64,7 @@ function useWhatGoesOn(
 }
 
 /** A change being chosen: which strings, from where, by whom, and what it comes to. */
-export function useChangeStart({ instrument }: { instrument: Instrument }) {
+export function useChangeStart(instrument: Instrument) {
   const asked = useLocalSearchParams<{ strings?: string; why?: string; set?: string }>();
   const { timeZone } = useHousehold((state) => state.household)!;
   const { log, on, schools } = useStrings(instrument);
@@ -89,7 +89,7 @@ export function useChangeStart({ instrument }: { instrument: Instrument }) {
   const settles = settleDays(positions.map((at) => specOf(at) ?? on[at]?.spec ?? null));
   const settleMs = settles * DAY_MS;
   const tooClose = performance !== null && performance.inDays < settles;
-  const old = boughtOn !== null && log.nowMs - Date.parse(boughtOn) > OLD_SPARE_YEARS * YEAR_DAYS * DAY_MS;
+  const old = isOldSpare({ boughtOn }, log.nowMs);
 
   const begin = async () => {
     await act(

@@ -13,7 +13,7 @@ import { variantOf } from '@tembrin/core/instruments';
 export const SAME = 'same';
 
 /** What is on beside what could be: another set, tuning, A or length. */
-export function useComparison({ instrument }: { instrument: Instrument }) {
+export function useComparison(instrument: Instrument) {
   const { on } = useStrings(instrument);
   const { forces } = usePreferences();
   const sets = useSetChoices(instrument);

@@ -48,7 +48,7 @@ function useStringInEar(strings: readonly number[], listened: number | null) {
 }
 
 /** The strings that settle, what the microphone hears, and writing it down. */
-export function useSettling({ instrument }: { instrument: Instrument }) {
+export function useSettling(instrument: Instrument) {
   const household = useHousehold((state) => state.household)!;
   const { log, on } = useStrings(instrument);
 

@@ -50,7 +50,7 @@ function stringingFrom(
 }
 
 /** How an instrument is strung, as typed, and keeping it. */
-export function useStrungForm({ instrument }: { instrument: Instrument }) {
+export function useStrungForm(instrument: Instrument) {
   const { stringing, family, kind, size } = instrument;
   /** Strings of as many lengths: told by their range. */
   const harp = !hasOneLength(instrument);

@@ -7,7 +7,7 @@ import { chartNames } from '@/copy/strings';
 import { openStrings, setPull } from '@tembrin/core/strings';
 
 /** What is on, and what it pulls. */
-export function useWhatIsOn({ instrument }: { instrument: Instrument }) {
+export function useWhatIsOn(instrument: Instrument) {
   const { log, on } = useStrings(instrument);
   const complete = useComplete(instrument.id);
   const { forces, setForces } = usePreferences();

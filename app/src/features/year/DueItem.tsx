@@ -1,3 +1,4 @@
+import { DAY_MS } from '@tembrin/core/time';
 import { DOER_TITLES, plannedWords } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useLog } from '@/state/log';
@@ -130,7 +131,7 @@ function MoveIt({ model }: { model: DueItemModel }) {
         {moved === 0
           ? copy.chanceThatItIs(percent(risk))
           : copy.theChanceThatIt({
-              movedMs: Math.abs(moved) * 86_400_000,
+              movedMs: Math.abs(moved) * DAY_MS,
               moved,
               before: percent(planned),
               after: percent(risk),

@@ -1,3 +1,4 @@
+import { DAY_MS } from '@tembrin/core/time';
 import { DOER_TITLES } from '@tembrin/contract';
 import { useLocalSearchParams } from 'expo-router';
 import { View } from 'react-native';
@@ -160,7 +161,7 @@ function YourDays({ model }: { model: YearModel }) {
               <Stack padY="small" grow>
                 <Text kind="strong">{span.title}</Text>
                 <Text kind="small" tone="quiet">
-                  {`${OCCASION_TITLES[span.kind]}, ${span.from === span.to ? date(span.from) : `${date(span.from)} to ${date(span.to)}`}${span.from > today ? `, in ${lastingWords((span.from - today) * 86_400_000)}` : ''}${span.instrumentId ? `, on ${names.get(span.instrumentId)}` : ''}`}
+                  {`${OCCASION_TITLES[span.kind]}, ${span.from === span.to ? date(span.from) : `${date(span.from)} to ${date(span.to)}`}${span.from > today ? `, in ${lastingWords((span.from - today) * DAY_MS)}` : ''}${span.instrumentId ? `, on ${names.get(span.instrumentId)}` : ''}`}
                 </Text>
               </Stack>
               {card && (
