@@ -35,7 +35,8 @@ test('asked to stop, a server finishes what it is doing and then ends', async ()
   const { child, url } = await start();
   // Making a demo library for a new time zone takes seconds; the request is under way when the signal comes.
   const slow = post(url, '/demo', { timeZone: 'Pacific/Chatham' });
-  await new Promise((resolve) => setTimeout(resolve, 250));
+  // Requests are taken up in turn: once a later one is answered, the slow one is under way.
+  await fetch(`${url}/health`);
   child.kill('SIGTERM');
   const answer = await slow;
   expect(answer.status).toBe(201);

@@ -36,8 +36,8 @@ export interface Habit {
   }[];
   /** The set that is on, by its general description; every fitting is of it. */
   set?: string;
-  /** Since the last fitting: days ago, the string, and how far off it was found, cents. */
-  tuned?: readonly (readonly [daysAgo: number, string: number, cents: number])[];
+  /** Hours after its last fitting, the string, and how far off it was found, cents. All of them past at any hour of today. */
+  tuned?: readonly (readonly [hoursOn: number, string: number, cents: number])[];
   sweat?: Sweat;
   rehaired?: readonly { daysAgo: number; known?: boolean }[];
   hairLooked?: readonly number[];
@@ -138,11 +138,11 @@ export const SHELF: readonly Habit[] = [
     ],
     set: 'viola-synthetic',
     tuned: [
-      [2.9, 2, -21],
-      [2.6, 2, -54],
-      [2, 2, -90],
-      [1.1, 2, -82],
-      [0.4, 2, -45],
+      [2, 2, -21],
+      [9, 2, -54],
+      [24, 2, -90],
+      [45, 2, -82],
+      [57, 2, -34],
     ],
     rehaired: [{ daysAgo: 300 }],
     hairLooked: [40],

@@ -132,13 +132,17 @@ function instrumentHistory(
   recordStrings(history);
   // Dice of their own, so that what came before falls as it did.
   const dice = chanceFrom(0.1 + place / 100);
-  for (const [daysAgo, string, cents] of habit.tuned ?? []) {
-    add('tuned', nowMs - daysAgo * DAY_MS, { string, cents }, dice);
+  const fittedAt = at(today - (habit.stringsFitted.at(-1)?.daysAgo ?? 0), FITTED_HOUR);
+  for (const [hoursOn, string, cents] of habit.tuned ?? []) {
+    add('tuned', fittedAt + hoursOn * HOUR_MS, { string, cents }, dice);
   }
   recordUpkeep(history);
   recordPlaying(history, chance);
   return { instrument, events: events.sort((a, b) => (a.occurredAt < b.occurredAt ? -1 : 1)) };
 }
+
+/** Strings go on at this hour of the day. */
+const FITTED_HOUR = 14;
 
 function recordStrings({ habit, facts, today, at, add }: History): void {
   const set = presetsFor(facts, openStrings(facts)).find(({ id }) => id === habit.set)?.strings ?? null;
@@ -146,7 +150,7 @@ function recordStrings({ habit, facts, today, at, add }: History): void {
     add('humidifier-weighed', at(today - daysAgo, 10), { kind, grams });
   }
   for (const { daysAgo, strings, reason, known } of habit.stringsFitted) {
-    add('strings-fitted', at(today - daysAgo, 14), {
+    add('strings-fitted', at(today - daysAgo, FITTED_HOUR), {
       strings: strings ? [...strings] : null,
       reason,
       known: known ?? true,

@@ -1,4 +1,5 @@
 import { standInDevice } from '@/testing/device';
+import { until } from '@/testing/until';
 import type { Household } from '@tembrin/contract';
 import { act } from './actions';
 import { openDeviceStore } from './device-store';
@@ -45,17 +46,6 @@ beforeEach(() => {
 });
 afterEach(signOut);
 
-/** Resolves once the log says so. */
-function until(ready: () => boolean): Promise<void> {
-  return new Promise((resolve) => {
-    if (ready()) return resolve();
-    const stop = useLog.subscribe(() => {
-      if (!ready()) return;
-      stop();
-      resolve();
-    });
-  });
-}
 const kept = async () => {
   const store = await openDeviceStore(household.id);
   const counts = [await store.count('events'), await store.count('outbox')];
@@ -65,9 +55,9 @@ const kept = async () => {
 
 test('signing out leaves nothing of what is sent on this device', async () => {
   await checkIn();
-  await until(() => useLog.getState().complete === 'all');
+  await until(({ complete }) => complete === 'all');
   await act('heron', [{ type: 'rosined', payload: {} }], null);
-  await until(() => useLog.getState().unsent === 0);
+  await until(({ unsent }) => unsent === 0);
   await signOut();
   expect(useHousehold.getState()).toEqual({ status: 'out', household: null });
   expect(await kept()).toEqual([0, 0]);
@@ -75,10 +65,10 @@ test('signing out leaves nothing of what is sent on this device', async () => {
 
 test('what is not sent yet outlives signing out, and is there when the same household opens again', async () => {
   await checkIn();
-  await until(() => useLog.getState().complete === 'all');
+  await until(({ complete }) => complete === 'all');
   taking = false;
   await act('heron', [{ type: 'rosined', payload: {} }], null);
-  await until(() => useLog.getState().unsent === 1);
+  await until(({ unsent }) => unsent === 1);
   await signOut();
   await openLog(household.id, 'heron');
   expect(useLog.getState().events.heron).toHaveLength(1);
@@ -86,7 +76,7 @@ test('what is not sent yet outlives signing out, and is there when the same hous
 
 test('an entry that cannot stand is refused before it is made, in the words the server would use', async () => {
   await checkIn();
-  await until(() => useLog.getState().complete === 'all');
+  await until(({ complete }) => complete === 'all');
   const ahead = Date.now() + 86_400_000;
   const made = await act('heron', [{ type: 'rosined', at: ahead, payload: {} }], 'Rosined.');
   expect(made).toEqual([]);

@@ -1,4 +1,5 @@
 import { standInDevice } from '@/testing/device';
+import { until } from '@/testing/until';
 import type { BodyInputOf } from '@tembrin/contract';
 import { act, takeBack } from './actions';
 import { dropRefused, leaveLog, look, openLog, send, useLog } from './log';
@@ -49,9 +50,7 @@ let households = 0;
 let household: string;
 const rosined = (instrumentId = 'heron') => act(instrumentId, [{ type: 'rosined', payload: {} }], 'Rosined.');
 const ids = (instrumentId = 'heron') => (useLog.getState().events[instrumentId] ?? []).map(({ id }) => id);
-const settled = async () => {
-  for (let turn = 0; turn < 20; turn++) await new Promise((resolve) => setTimeout(resolve, 1));
-};
+const sent = () => until(({ unsent }) => unsent === 0);
 
 beforeAll(standInDevice);
 beforeEach(async () => {
@@ -65,7 +64,7 @@ afterEach(() => leaveLog());
 test('what is recorded shows at once and is sent', async () => {
   await rosined();
   expect(ids()).toHaveLength(1);
-  await settled();
+  await sent();
   expect(server.stored.map(({ id }) => id)).toEqual(ids());
   expect(useLog.getState()).toMatchObject({ unsent: 0, line: 'open' });
 });
@@ -74,7 +73,7 @@ test('out of reach it is kept, and sent once when the server is back', async () 
   server.reach = 'down';
   await rosined();
   await rosined();
-  await settled();
+  await until(({ line, unsent }) => line === 'down' && unsent === 2);
   expect(useLog.getState()).toMatchObject({ unsent: 2, line: 'down' });
   server.reach = 'open';
   await Promise.all([send(), send()]);
@@ -85,7 +84,7 @@ test('out of reach it is kept, and sent once when the server is back', async () 
 test('an answer lost on the way doubles nothing', async () => {
   server.reach = 'lost-answer';
   await rosined();
-  await settled();
+  await until(({ line }) => line === 'down');
   expect(useLog.getState().unsent).toBe(1);
   server.reach = 'open';
   await send();
@@ -96,7 +95,7 @@ test('an answer lost on the way doubles nothing', async () => {
 test('it survives the page being closed', async () => {
   server.reach = 'down';
   await rosined();
-  await settled();
+  await until(({ line }) => line === 'down');
   const before = ids();
   expect(await leaveLog()).toBe(1);
   expect(ids()).toEqual([]);
@@ -112,7 +111,7 @@ test('a refused entry leaves the log and waits with its reason until it is dropp
   server.refuses = ({ instrumentId }) => instrumentId === 'wren';
   await rosined('wren');
   await rosined('heron');
-  await settled();
+  await until(({ refused, unsent }) => refused.length === 1 && unsent === 0);
   expect([ids('wren'), ids('heron')].map(({ length }) => length)).toEqual([0, 1]);
   const { event, problem } = useLog.getState().refused[0]!;
   expect(problem.detail).toBe('It overlaps another.');
@@ -126,13 +125,13 @@ test('a refused entry leaves the log and waits with its reason until it is dropp
 test('signed out, entries wait', async () => {
   server.reach = 'signed-out';
   await rosined();
-  await settled();
+  await until(({ line }) => line === 'signed-out');
   expect(useLog.getState()).toMatchObject({ unsent: 1, line: 'signed-out' });
 });
 
 test('what another device stored comes in, once', async () => {
   const [event] = await rosined();
-  await settled();
+  await sent();
   server.stored.push({ ...event!, id: 'from-elsewhere' });
   await look();
   await look();
@@ -150,7 +149,7 @@ test('undo retracts, newest first', async () => {
   );
   expect(useNotice.getState().notice?.text).toBe('Done.');
   await takeBack(events);
-  await settled();
+  await sent();
   expect(server.stored.slice(2).map(({ type, payload }) => [type, payload])).toEqual([
     ['retracted', { eventId: events[1]!.id }],
     ['retracted', { eventId: events[0]!.id }],
