@@ -1,17 +1,24 @@
 import { Link, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Pressable } from 'react-native';
+import { Text } from './Text';
 import { GAP, TOUCH, usePalette } from './theme';
 
 interface LinkRowProps {
   href: Href;
   label: string;
-  children: ReactNode;
   chosen?: boolean;
+  /** Where it leads, and what is there. */
+  title?: string;
+  text?: string;
+  /** The title stands out as one of a few. */
+  large?: boolean;
+  /** What stands in it besides. */
+  children?: ReactNode;
 }
 
 /** A row that leads somewhere, with a hairline under it. */
-export function LinkRow({ href, label, children, chosen }: LinkRowProps) {
+export function LinkRow({ href, label, chosen, title, text, large, children }: LinkRowProps) {
   const { line, surface } = usePalette();
   return (
     <Link href={href} asChild>
@@ -29,6 +36,12 @@ export function LinkRow({ href, label, children, chosen }: LinkRowProps) {
           gap: GAP.hair,
         }}
       >
+        {title !== undefined && <Text kind={large ? 'heading' : 'strong'}>{title}</Text>}
+        {text !== undefined && (
+          <Text kind="small" tone="quiet">
+            {text}
+          </Text>
+        )}
         {children}
       </Pressable>
     </Link>

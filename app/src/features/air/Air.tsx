@@ -81,24 +81,19 @@ function More({ model }: { model: AirModel }) {
   if (!air) return null;
   return (
     <View>
-      <LinkRow href="/air/hygrometers" label={copy.hygrometersCheckThemOver}>
-        <Text kind="strong">Hygrometers</Text>
-        <Text kind="small" tone="quiet">
-          {air.sensors.length === 0 ? copy.noneYetOneRead : copy.onRecordSaltCheck(air.sensors.length)}
-        </Text>
-      </LinkRow>
-      <LinkRow href="/air/keeping" label={copy.onTheWayAnd}>
-        <Text kind="strong">{copy.onTheWayAndLeft}</Text>
-        <Text kind="small" tone="quiet">
-          {copy.carColdSunAnd}
-        </Text>
-      </LinkRow>
-      <LinkRow href="/air/moving" label={copy.movingBetweenClimatesIn}>
-        <Text kind="strong">{copy.movingBetweenClimates}</Text>
-        <Text kind="small" tone="quiet">
-          {copy.fromDryToDamp}
-        </Text>
-      </LinkRow>
+      <LinkRow
+        href="/air/hygrometers"
+        label={copy.hygrometersCheckThemOver}
+        title="Hygrometers"
+        text={air.sensors.length === 0 ? copy.noneYetOneRead : copy.onRecordSaltCheck(air.sensors.length)}
+      />
+      <LinkRow href="/air/keeping" label={copy.onTheWayAnd} title={copy.onTheWayAndLeft} text={copy.carColdSunAnd} />
+      <LinkRow
+        href="/air/moving"
+        label={copy.movingBetweenClimatesIn}
+        title={copy.movingBetweenClimates}
+        text={copy.fromDryToDamp}
+      />
       {list.length > 0 && <Button rank="plain" title={copy.addARoomOr} onPress={add} start flush />}
     </View>
   );

@@ -67,31 +67,35 @@ function Jobs({ model }: { model: BenchModel }) {
   return (
     <View>
       {!wide && (
-        <LinkRow href="/bench/use" label={copy.whatMayIUse}>
-          <Text kind="heading">{copy.whatMayIUse}</Text>
-          <Text kind="small" tone="quiet">
-            {copy.chooseASurfaceAnd}
-          </Text>
-        </LinkRow>
+        <LinkRow
+          href="/bench/use"
+          label={copy.whatMayIUse}
+          title={copy.whatMayIUse}
+          text={copy.chooseASurfaceAnd}
+          large
+        />
       )}
-      <LinkRow href="/bench/change" label={copy.changeStringsStepBy}>
-        <Text kind="heading">Change strings</Text>
-        <Text kind="small" tone="quiet">
-          {change ? copy.underWaySinceTake(change.at, log.nowMs, log.timeZone) : copy.stepByStepWith}
-        </Text>
-      </LinkRow>
-      <LinkRow href={{ pathname: '/kit/[id]/settle', params: { id: instrument.id } }} label={copy.tuneAndSettle}>
-        <Text kind="heading">{copy.tuneAndSettle}</Text>
-        <Text kind="small" tone="quiet">
-          {copy.centsAgainstYourOwn}
-        </Text>
-      </LinkRow>
-      <LinkRow href="/bench/packing" label={copy.leavingHomeThePacking}>
-        <Text kind="heading">Leaving home</Text>
-        <Text kind="small" tone="quiet">
-          {packed ? `Packed ${dayWords(packed.at, log.nowMs, log.timeZone)}.` : copy.bowLooseThingsLatches}
-        </Text>
-      </LinkRow>
+      <LinkRow
+        href="/bench/change"
+        label={copy.changeStringsStepBy}
+        title="Change strings"
+        text={change ? copy.underWaySinceTake(change.at, log.nowMs, log.timeZone) : copy.stepByStepWith}
+        large
+      />
+      <LinkRow
+        href={{ pathname: '/kit/[id]/settle', params: { id: instrument.id } }}
+        label={copy.tuneAndSettle}
+        title={copy.tuneAndSettle}
+        text={copy.centsAgainstYourOwn}
+        large
+      />
+      <LinkRow
+        href="/bench/packing"
+        label={copy.leavingHomeThePacking}
+        title="Leaving home"
+        text={packed ? `Packed ${dayWords(packed.at, log.nowMs, log.timeZone)}.` : copy.bowLooseThingsLatches}
+        large
+      />
     </View>
   );
 }

@@ -67,12 +67,12 @@ function Settings({ model }: { model: HouseholdModel }) {
         error={errors.timeZone}
       />
       {changed && <Button title="Save" onPress={() => void save(text, { name, timeZone })} />}
-      <LinkRow href="/kit/schools" label={copy.schoolsWherePractitionersDiffer}>
-        <Text kind="strong">Schools</Text>
-        <Text kind="small" tone="quiet">
-          {copy.wherePractitionersDifferThe}
-        </Text>
-      </LinkRow>
+      <LinkRow
+        href="/kit/schools"
+        label={copy.schoolsWherePractitionersDiffer}
+        title="Schools"
+        text={copy.wherePractitionersDifferThe}
+      />
       <Choice label={copy.lengthsOnThisDevice} options={LENGTHS} value={lengths} onChange={setLengths} />
       <Choice
         label={copy.temperaturesOnThisDevice}

@@ -70,41 +70,31 @@ function Pages({ model }: { model: InstrumentModel }) {
       <LinkRow
         href={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
         label={copy.stringsOfWhatIs(instrument.name)}
-      >
-        <Text kind="strong">Strings</Text>
-        <Text kind="small" tone="quiet">
-          {copy.whatIsOnWhat}
-        </Text>
-      </LinkRow>
+        title="Strings"
+        text={copy.whatIsOnWhat}
+      />
       <LinkRow
         href={{ pathname: '/kit/[id]/set-up', params: { id: instrument.id } }}
         label={copy.setupSheetOf(instrument.name)}
-      >
-        <Text kind="strong">Set-up sheet</Text>
-        <Text kind="small" tone="quiet">
-          {setUpWords(instrument, log, lengths)}
-        </Text>
-      </LinkRow>
+        title="Set-up sheet"
+        text={setUpWords(instrument, log, lengths)}
+      />
       <LinkRow
         href={{ pathname: '/air/wood/[id]', params: { id: instrument.id } }}
         label={copy.whereLivesAndIts(instrument.name)}
-      >
-        <Text kind="strong">{copy.whereItLivesAnd}</Text>
-        <Text kind="small" tone="quiet">
-          {verdictSentence(air!.verdict, instrument, moment, lengths)}
-        </Text>
-      </LinkRow>
+        title={copy.whereItLivesAnd}
+        text={verdictSentence(air!.verdict, instrument, moment, lengths)}
+      />
       <LinkRow
         href={{ pathname: '/kit/[id]/schools', params: { id: instrument.id } }}
         label={`Schools of ${instrument.name}`}
-      >
-        <Text kind="strong">Schools</Text>
-        <Text kind="small" tone="quiet">
-          {Object.keys(instrument.schools).length === 0
+        title="Schools"
+        text={
+          Object.keys(instrument.schools).length === 0
             ? copy.asTheHousehold
-            : copy.itsOwnWayIn(Object.keys(instrument.schools).length)}
-        </Text>
-      </LinkRow>
+            : copy.itsOwnWayIn(Object.keys(instrument.schools).length)
+        }
+      />
     </View>
   );
 }

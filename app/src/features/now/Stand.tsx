@@ -99,12 +99,12 @@ function BeforeYouPlay({ model }: { model: StandModel }) {
   const { complete, assessment, lengths } = model;
   if (!complete) return null;
   return (
-    <LinkRow href="/now/opening" label={copy.beforeYouPlayAs(openingWords(openingRound(assessment), lengths))}>
-      <Text kind="strong">{copy.beforeYouPlay}</Text>
-      <Text kind="small" tone="quiet">
-        {openingWords(openingRound(assessment), lengths)}
-      </Text>
-    </LinkRow>
+    <LinkRow
+      href="/now/opening"
+      label={copy.beforeYouPlayAs(openingWords(openingRound(assessment), lengths))}
+      title={copy.beforeYouPlay}
+      text={openingWords(openingRound(assessment), lengths)}
+    />
   );
 }
 

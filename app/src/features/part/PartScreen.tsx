@@ -80,12 +80,9 @@ export function PartScreen({ instrument, part, back, second }: PartScreenProps) 
         <LinkRow
           href={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
           label={copy.whatIsOnAnd(instrument.name)}
-        >
-          <Text kind="strong">{copy.whatIsOnAndWhat}</Text>
-          <Text kind="small" tone="quiet">
-            {copy.stringByStringAnother}
-          </Text>
-        </LinkRow>
+          title={copy.whatIsOnAndWhat}
+          text={copy.stringByStringAnother}
+        />
       )}
       {thread.part === 'residue' && <ResidueOnPlate instrument={instrument} schools={schools} zones={thread.zones} />}
       <Figures rows={figures} />

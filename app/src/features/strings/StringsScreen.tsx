@@ -110,33 +110,31 @@ function Tools({ model }: { model: StringsModel }) {
   const { params, instrument, strings } = model;
   return (
     <View>
-      <LinkRow href={{ pathname: '/kit/[id]/broken', params }} label={copy.oneBrokeThisOne}>
-        <Text kind="strong">One broke</Text>
-        <Text kind="small" tone="quiet">
-          {copy.thisOneOrThe}
-        </Text>
-      </LinkRow>
-      <LinkRow href={{ pathname: '/kit/[id]/compare', params }} label={copy.compareAnotherSetTuning}>
-        <Text kind="strong">Compare</Text>
-        <Text kind="small" tone="quiet">
-          {copy.whatAnotherSetTuning}
-        </Text>
-      </LinkRow>
-      <LinkRow href={{ pathname: '/kit/[id]/settle', params }} label={copy.tuneAndSettle}>
-        <Text kind="strong">{copy.tuneAndSettle}</Text>
-        <Text kind="small" tone="quiet">
-          {copy.centsAgainstYourOwn}
-        </Text>
-      </LinkRow>
-      <LinkRow href={{ pathname: '/kit/[id]/strung', params }} label={copy.howItIsStrung}>
-        <Text kind="strong">{copy.howItIsStrung}</Text>
-        <Text kind="small" tone="quiet">
-          {`A = ${instrument.stringing.a4Hz} Hz, ${!hasOneLength(instrument) ? `${instrument.stringCount} strings` : copy.mmFromNutTo(strings[0]!.lengthMm)}.`}
-        </Text>
-      </LinkRow>
-      <LinkRow href="/kit/spares" label={copy.setsAndSparesIn}>
-        <Text kind="strong">{copy.setsAndSparesIn}</Text>
-      </LinkRow>
+      <LinkRow
+        href={{ pathname: '/kit/[id]/broken', params }}
+        label={copy.oneBrokeThisOne}
+        title="One broke"
+        text={copy.thisOneOrThe}
+      />
+      <LinkRow
+        href={{ pathname: '/kit/[id]/compare', params }}
+        label={copy.compareAnotherSetTuning}
+        title="Compare"
+        text={copy.whatAnotherSetTuning}
+      />
+      <LinkRow
+        href={{ pathname: '/kit/[id]/settle', params }}
+        label={copy.tuneAndSettle}
+        title={copy.tuneAndSettle}
+        text={copy.centsAgainstYourOwn}
+      />
+      <LinkRow
+        href={{ pathname: '/kit/[id]/strung', params }}
+        label={copy.howItIsStrung}
+        title={copy.howItIsStrung}
+        text={`A = ${instrument.stringing.a4Hz} Hz, ${!hasOneLength(instrument) ? `${instrument.stringCount} strings` : copy.mmFromNutTo(strings[0]!.lengthMm)}.`}
+      />
+      <LinkRow href="/kit/spares" label={copy.setsAndSparesIn} title={copy.setsAndSparesIn} />
     </View>
   );
 }

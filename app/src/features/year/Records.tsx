@@ -52,12 +52,12 @@ export function Records() {
     <Screen title={copy.outAndInAgain} back="/year">
       {problem !== null && <Banner tone="now" text={problem} />}
       <View>
-        <LinkRow href="/year/diary" label={copy.putAPracticeDiary}>
-          <Text kind="strong">{copy.putAPracticeDiary}</Text>
-          <Text kind="small" tone="quiet">
-            {copy.aSpreadsheetWithDates}
-          </Text>
-        </LinkRow>
+        <LinkRow
+          href="/year/diary"
+          label={copy.putAPracticeDiary}
+          title={copy.putAPracticeDiary}
+          text={copy.aSpreadsheetWithDates}
+        />
       </View>
       <Stack gap="one">
         <Text kind="heading" level={2}>

@@ -184,24 +184,14 @@ function More({ model }: { model: YearModel }) {
   const {} = model;
   return (
     <View>
-      <LinkRow href="/year/costs" label={copy.whatItCosts}>
-        <Text kind="strong">{copy.whatItCosts}</Text>
-        <Text kind="small" tone="quiet">
-          {copy.theYearAheadWith}
-        </Text>
-      </LinkRow>
-      <LinkRow href="/year/calendar" label={copy.inYourCalendar}>
-        <Text kind="strong">{copy.inYourCalendar}</Text>
-        <Text kind="small" tone="quiet">
-          {copy.downloadItSubscribeTo}
-        </Text>
-      </LinkRow>
-      <LinkRow href="/year/records" label={copy.outAndInAgain}>
-        <Text kind="strong">{copy.outAndInAgain}</Text>
-        <Text kind="small" tone="quiet">
-          {copy.theLogAsA}
-        </Text>
-      </LinkRow>
+      <LinkRow href="/year/costs" label={copy.whatItCosts} title={copy.whatItCosts} text={copy.theYearAheadWith} />
+      <LinkRow
+        href="/year/calendar"
+        label={copy.inYourCalendar}
+        title={copy.inYourCalendar}
+        text={copy.downloadItSubscribeTo}
+      />
+      <LinkRow href="/year/records" label={copy.outAndInAgain} title={copy.outAndInAgain} text={copy.theLogAsA} />
     </View>
   );
 }
