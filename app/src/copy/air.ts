@@ -60,6 +60,8 @@ export function verdictSentence(
   switch (why) {
     case 'no-place':
       return 'Nobody has said where it lives. Say so, and its air can be judged.';
+    case 'place-unknown':
+      return 'Of the place it lives in nothing is known here: its air is still being fetched, or the place was removed.';
     case 'no-readings':
       return 'Nothing has been read where it lives. Read a hygrometer there.';
     case 'stale':

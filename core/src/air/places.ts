@@ -136,6 +136,7 @@ export function instrumentAir(
   const stay = air.at(-1)?.stay;
   const here = stay?.airOf ? places.get(stay.airOf) : undefined;
   const place = stay?.placeId ? places.get(stay.placeId)?.place : undefined;
+  const said = log.moves.at(-1)?.placeId ?? null;
   const room = place?.roomId ? places.get(place.roomId)?.place : place;
   const verdict = airVerdict({
     facts,
@@ -143,6 +144,7 @@ export function instrumentAir(
     air,
     steady: here?.steady ?? null,
     ahead: here?.ahead ?? [],
+    placeUnknown: said !== null && !places.has(said),
     nowMs: log.nowMs,
   });
   return { verdict, samples: airAround(air), holdMs: air.at(-1)?.holdMs ?? 0, heating: room?.heating ?? null };

@@ -17,7 +17,15 @@ export type AirState = 'fine' | 'watch' | 'act' | 'unknown';
 
 /** What decides the state. */
 export type AirWhy =
-  'no-place' | 'no-readings' | 'stale' | 'outside' | 'recovering' | 'reaching' | 'sustained' | 'inside';
+  | 'no-place'
+  | 'place-unknown'
+  | 'no-readings'
+  | 'stale'
+  | 'outside'
+  | 'recovering'
+  | 'reaching'
+  | 'sustained'
+  | 'inside';
 
 export interface PartVerdict extends Movement {
   part: WoodPart;
@@ -67,6 +75,8 @@ export interface AirQuestion {
   steady: SteadyBand | null;
   /** The place's air in the coming days, hour by hour from now; empty when nobody knows. */
   ahead: readonly RoomHour[];
+  /** It was said where it lives, but nothing is known of that place: not fetched yet, or removed. */
+  placeUnknown?: boolean;
   nowMs: number;
 }
 
@@ -74,7 +84,7 @@ export interface AirQuestion {
  * Whether an instrument's air asks for something, judged by its wood rather than by the hygrometer: the lagged moisture of its
  * body against the band of its school.
  */
-export function airVerdict({ facts, school, air, steady, ahead, nowMs }: AirQuestion): AirVerdict {
+export function airVerdict({ facts, school, air, steady, ahead, placeUnknown, nowMs }: AirQuestion): AirVerdict {
   const samples = airAround(air);
   const band = bandOf(school, steady, samples);
   const current = air.at(-1);
@@ -102,6 +112,7 @@ export function airVerdict({ facts, school, air, steady, ahead, nowMs }: AirQues
     side: null,
     cased: current?.stay.cased ?? false,
   };
+  if (placeUnknown) return { ...common, state: 'unknown', why: 'place-unknown' };
   if (!current || current.stay.placeId === null) return { ...common, state: 'unknown', why: 'no-place' };
   if (!body || !last || current.stay.airOf === null) return { ...common, state: 'unknown', why: 'no-readings' };
   if (nowMs - last.at > current.holdMs) return { ...common, state: 'unknown', why: 'stale' };
