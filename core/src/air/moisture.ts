@@ -6,6 +6,7 @@ import { firstReaching } from '../maths';
  * @param rh fraction, 0 to 1
  * @param tempC −1 to 55 °C
  * @returns mass of water over dry mass, as a fraction
+ * @example equilibriumMoisture(0.5, 20) // 0.09271
  */
 export function equilibriumMoisture(rh: number, tempC: number): number {
   const w = 349 + 1.29 * tempC + 0.0135 * tempC * tempC;
@@ -28,6 +29,7 @@ export const ROOM_C = 20;
  * The humidity in which wood of this moisture would be at rest: moisture in words that can be compared with a hygrometer.
  * @param moisture fraction, 0 to 0.3
  * @returns fraction, 0 to 1
+ * @example restHumidity(0.092) // 0.4956
  */
 export function restHumidity(moisture: number, tempC = ROOM_C): number {
   return firstReaching((rh) => equilibriumMoisture(rh, tempC), moisture, 0, 1, REST_WIDTH);
@@ -69,7 +71,10 @@ export function laggedMoisture(air: AirColumns, tauMs: number, holdMs: number, s
   return line;
 }
 
-/** Moisture after air has stayed the same for so long. */
+/**
+ * Moisture after air has stayed the same for so long.
+ * @example approached(0.09, 0.06, 2 * DAY_MS, 2 * DAY_MS) // 0.07104
+ */
 export function approached(moisture: number, rest: number, elapsedMs: number, tauMs: number): number {
   return rest + (moisture - rest) * Math.exp(-elapsedMs / tauMs);
 }

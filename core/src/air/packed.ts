@@ -33,18 +33,22 @@ function airOf(at: number, rh: number, low: number, high: number, temp: number |
   };
 }
 
+/** An hour as it was before it was packed. */
 export function unpackHour([hour, ...air]: PackedHour): AirHour {
   return airOf(hour * HOUR_MS, ...air);
 }
 
+/** A day as it was before it was packed; it begins at midnight on the wall there. */
 export function unpackDay([day, hours, ...air]: PackedDay, timeZone: string): AirDay {
   return { ...airOf(startOfLocalDay(day, timeZone), ...air), day, hours };
 }
 
+/** A stretch of a day’s detail as it was before it was packed. */
 export function unpackSlot([atS, ...air]: PackedSlot): AirHour {
   return airOf(atS * 1000, ...air);
 }
 
+/** An hour of weather as it was before it was packed. */
 export function unpackWeather([hour, temp, rh]: PackedWeather): WeatherHour {
   return { at: hour * HOUR_MS, tempC: celsiusFromHundredths(temp), rh: rhFromHundredths(rh) };
 }

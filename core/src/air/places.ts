@@ -58,6 +58,7 @@ const HABIT_DAYS = 14;
 /** Coming hours of weather from which a forecast is worth making. */
 const FORECAST_LEAST_H = 24;
 
+/** Hours of weather, past and coming, rising; empty where none is known. */
 export function weatherHours(weather: AirKnown['weather']): WeatherHour[] {
   return (weather?.hours ?? []).map(unpackWeather);
 }

@@ -17,6 +17,7 @@ export type Draught = keyof typeof DRAUGHTS;
  * @param changesPerHour how often its air is replaced
  * @param targetGm3 and supplyGm3 absolute humidity wanted, and of the air that comes in
  * @returns grams a day; negative where that much must be taken out
+ * @example waterGramsPerDay(40, 0.5, 8, 5) // 1440
  */
 export function waterGramsPerDay(
   volumeM3: number,

@@ -17,7 +17,10 @@ export const SALT_RANGE_C = { least: 18, most: 32 } as const;
 /** Hours the sealed slurry is left with the sensor [handbook 3]. */
 export const SALT_HOURS = { least: 8, most: 24 } as const;
 
-/** Humidity over a saturated salt as a fraction, between the table's temperatures by straight lines. */
+/**
+ * Humidity over a saturated salt as a fraction, between the table's temperatures by straight lines.
+ * @example saltHumidity('sodium-chloride', 20) // 0.7547
+ */
 export function saltHumidity(salt: Salt, tempC: number): number {
   const [at20, at25, at30] = SALTS[salt].at;
   const percent = tempC <= 25 ? at20 + ((at25 - at20) * (tempC - 20)) / 5 : at25 + ((at30 - at25) * (tempC - 25)) / 5;

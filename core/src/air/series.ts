@@ -19,6 +19,7 @@ export interface SummedSeries {
   tempSum: Int32Array;
 }
 
+/** Sums in which nothing was read yet. @param from the first stretch, counted since 1970 */
 export function emptySums(from: number, length: number, stepMs = HOUR_MS): SummedSeries {
   const column = () => new Int32Array(length);
   return {

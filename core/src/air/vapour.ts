@@ -13,13 +13,17 @@ export type Phase = keyof typeof MAGNUS;
  * Saturation vapour pressure.
  * @param tempC −45 to 60 °C over water, −65 to 0 °C over ice
  * @returns hPa
+ * @example saturationHpa(20) // 23.33
  */
 export function saturationHpa(tempC: number, over: Phase = 'water'): number {
   const { a, b, c } = MAGNUS[over];
   return a * Math.exp((b * tempC) / (c + tempC));
 }
 
-/** Vapour pressure of air in hPa. Relative humidity is over water, as hygrometers and weather services give it, in frost too. */
+/**
+ * Vapour pressure of air in hPa. Relative humidity is over water, as hygrometers and weather services give it, in frost too.
+ * @example vapourHpa(0.5, 20) // 11.66
+ */
 export function vapourHpa(rh: number, tempC: number): number {
   return rh * saturationHpa(tempC);
 }
@@ -28,6 +32,7 @@ export function vapourHpa(rh: number, tempC: number): number {
  * Dew point: where air of this humidity begins to sweat. The inverse of `saturationHpa`.
  * @param rh above 0 up to 1
  * @returns °C
+ * @example dewPointC(0.5, 20) // 9.255
  */
 export function dewPointC(rh: number, tempC: number): number {
   const { a, b, c } = MAGNUS.water;
@@ -35,17 +40,26 @@ export function dewPointC(rh: number, tempC: number): number {
   return (c * log) / (b - log);
 }
 
-/** Absolute humidity in g/m³, from the gas law: 216.68 e / T with e in hPa and T in K. */
+/**
+ * Absolute humidity in g/m³, from the gas law: 216.68 e / T with e in hPa and T in K.
+ * @example absoluteGm3(0.5, 20) // 8.621
+ */
 export function absoluteGm3(rh: number, tempC: number): number {
   return (216.68 * vapourHpa(rh, tempC)) / (tempC + ZERO_C_IN_K);
 }
 
-/** Relative humidity of air that holds so many g/m³ at a temperature; may come out above 1, where water would condense. */
+/**
+ * Relative humidity of air that holds so many g/m³ at a temperature; may come out above 1, where water would condense.
+ * @example rhOfAbsolute(8.62, 20) // 0.5
+ */
 export function rhOfAbsolute(gm3: number, tempC: number): number {
   return (gm3 * (tempC + ZERO_C_IN_K)) / 216.68 / saturationHpa(tempC);
 }
 
-/** Relative humidity of outdoor air brought to a room's temperature: its vapour pressure is kept. */
+/**
+ * Relative humidity of outdoor air brought to a room's temperature: its vapour pressure is kept.
+ * @example heatedRh(0.9, 0, 21) // 0.2217
+ */
 export function heatedRh(rhOut: number, tempOutC: number, tempInC: number): number {
   return vapourHpa(rhOut, tempOutC) / saturationHpa(tempInC);
 }

@@ -40,7 +40,10 @@ function travelFor(model: BowModel, pullN: number): number {
   return (pullN * length) / hair + turned - lengthened;
 }
 
-/** Turns from slack at which the stick is straight: too tight. */
+/**
+ * Turns from slack at which the stick is straight: too tight.
+ * @example straightAtTurns('violin') // 10.86
+ */
 export function straightAtTurns(family: BowedFamily, stretchTurns = 0): number {
   const { model } = bowOf(family);
   const pull = (model.camber * model.buckling * Math.PI) / (4 * model.height);

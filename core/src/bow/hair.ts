@@ -14,6 +14,7 @@ export const TIGHT_COSTS_AT_MOST = 0.2;
  * Wear from standing tight while nobody played: hair stretches under tension, slower than it wears in use.
  * @param idleHours hours under tension, not played, since the rehair
  * @returns share of the hair's life, from 0 to `TIGHT_COSTS_AT_MOST`
+ * @example tightWear(10) // 0.003439
  */
 export function tightWear(idleHours: number): number {
   return Math.min(TIGHT_COSTS_AT_MOST, (idleHours * TIGHT_HOUR_COSTS) / HAIR_LIFE.hours);

@@ -20,6 +20,7 @@ export function spanRefusal(beganAt: number, endedAt: number, context: Admission
   return hours > LONGEST_SESSION_H ? { code: 'too-long', hours } : null;
 }
 
+/** Why a session could not have been from one instant to another; null where it could. */
 export function timesRefusal(
   beganAt: number,
   endedAt: number,

@@ -41,6 +41,7 @@ export function dueOf(id: DatedPart): PartDue<Thread> {
   return PARTS[id].due as unknown as PartDue<Thread>;
 }
 
+/** Whether a part comes due on a day, so that it can stand in the year. */
 export function isDated(id: PartId): id is DatedPart {
   return PARTS[id].due !== null;
 }

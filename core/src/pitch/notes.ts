@@ -18,17 +18,24 @@ const STEPS: Readonly<Record<string, number>> = { C: 0, D: 2, E: 4, F: 5, G: 7, 
  * Frequency of a note in twelve-tone equal temperament.
  * @param a4Hz the A it is tuned to
  * @returns Hz
+ * @example equalHz(69) // 440
  */
 export function equalHz(note: Note, a4Hz = STANDARD_A4_HZ): number {
   return a4Hz * Math.pow(2, (note - A4) / 12);
 }
 
-/** How far one frequency lies above another, in cents (hundredths of an equal semitone). */
+/**
+ * How far one frequency lies above another, in cents (hundredths of an equal semitone).
+ * @example centsBetween(442, 440) // 7.851
+ */
 export function centsBetween(hz: number, referenceHz: number): number {
   return 1200 * Math.log2(hz / referenceHz);
 }
 
-/** "A4", "E♭3": letter and octave; middle C is C4. */
+/**
+ * "A4", "E♭3": letter and octave; middle C is C4.
+ * @example noteName(69) // 'A4'
+ */
 export function noteName(note: Note): string {
   return `${LETTERS[((note % 12) + 12) % 12]}${Math.floor(note / 12) - 1}`;
 }
@@ -36,6 +43,7 @@ export function noteName(note: Note): string {
 /**
  * Reads a note as people write it: letter, sharp or flat, octave; "F#3", "Eb4", "B♭2".
  * @returns null where it is none between C0 and C9
+ * @example noteOf('A4') // 69
  */
 export function noteOf(text: string): Note | null {
   const match = /^\s*([A-Ga-g])\s*([#♯b♭]?)\s*(-?\d)\s*$/.exec(text);
@@ -46,7 +54,10 @@ export function noteOf(text: string): Note | null {
   return note >= 12 && note <= 120 ? note : null;
 }
 
-/** Notes of the white keys from one to another, both included; what harps are strung with. */
+/**
+ * Notes of the white keys from one to another, both included; what harps are strung with.
+ * @example diatonic(60, 72) // [60, 62, 64, 65, 67, 69, 71, 72]
+ */
 export function diatonic(from: Note, to: Note): Note[] {
   const white = new Set(Object.values(STEPS));
   const notes: Note[] = [];
@@ -60,6 +71,7 @@ export function diatonic(from: Note, to: Note): Note[] {
  * where neighbours are neither a fifth nor a fourth apart, or no string is an A, that step is tempered.
  * @param notes lowest string first
  * @returns Hz, in the same order
+ * @example stringHz([55, 62, 69, 76], 440, 'fifths') // [195.56, 293.33, 440, 660]
  */
 export function stringHz(notes: readonly Note[], a4Hz = STANDARD_A4_HZ, temperament: Temperament = 'equal'): number[] {
   const equal = notes.map((note) => equalHz(note, a4Hz));
@@ -80,6 +92,7 @@ export function stringHz(notes: readonly Note[], a4Hz = STANDARD_A4_HZ, temperam
 /**
  * Octave of a harp string as harpists count: octaves run from E down to F and are numbered from the top;
  * the strings above the highest E are octave 0. From memory.
+ * @example harpOctave(60) // 4
  */
 export function harpOctave(note: Note): number {
   const highestE = 100; // E7

@@ -7,17 +7,24 @@ import type { StringSpec } from '../instruments/string-spec';
  * @param length vibrating length, m
  * @param hz frequency
  * @returns N
+ * @example tensionN(0.00035, 0.328, 659.26) // 65.46
  */
 export function tensionN(density: number, length: number, hz: number): number {
   return density * Math.pow(2 * length * hz, 2);
 }
 
-/** Mersenne's law turned round: linear density from a tension stated at a length and pitch. @returns kg/m */
+/**
+ * Mersenne's law turned round: linear density from a tension stated at a length and pitch. @returns kg/m
+ * @example densityFrom(65.5, 0.328, 659.26) // 0.0003502
+ */
 export function densityFrom(tension: number, length: number, hz: number): number {
   return tension / Math.pow(2 * length * hz, 2);
 }
 
-/** Linear density of a plain round string, kg/m: μ = π/4 · d² · ρ. @param diameter m @param material kg/m³ */
+/**
+ * Linear density of a plain round string, kg/m: μ = π/4 · d² · ρ. @param diameter m @param material kg/m³
+ * @example plainDensity(0.00026, 7850) // 0.0004168
+ */
 export function plainDensity(diameter: number, material: number): number {
   return (Math.PI / 4) * diameter * diameter * material;
 }

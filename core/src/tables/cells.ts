@@ -2,7 +2,10 @@
 export const DELIMITERS = [',', ';', '\t', '|'] as const;
 export type Delimiter = (typeof DELIMITERS)[number];
 
-/** The separator that cuts most of the lines into the same number of columns, above one; null where none does. */
+/**
+ * The separator that cuts most of the lines into the same number of columns, above one; null where none does.
+ * @example guessDelimiter(['a;b', '1;2']) // ';'
+ */
 export function guessDelimiter(lines: readonly string[]): Delimiter | null {
   let best: { delimiter: Delimiter; score: number } | null = null;
   for (const delimiter of DELIMITERS) {
@@ -39,7 +42,10 @@ export function numberIn(text: string | undefined): number {
 
 export type Row = readonly string[];
 
-/** Whether a line says nothing: no cells, or empty ones only. */
+/**
+ * Whether a line says nothing: no cells, or empty ones only.
+ * @example isBlank([' ', '']) // true
+ */
 export const isBlank = (cells: Row): boolean => cells.every((cell) => cell.trim() === '');
 
 /** A table as it was found in a file: lines above its first entry, its heads, its columns. */

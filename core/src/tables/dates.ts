@@ -6,7 +6,10 @@ export type CalendarOrder = (typeof CALENDAR_ORDERS)[number];
 
 const DATE = /(?<!\d)(\d{1,4})[-./ ](\d{1,2})[-./ ](\d{1,4})(?!\d)/;
 
-/** The three numbers of the first date in a text; null where there is none. */
+/**
+ * The three numbers of the first date in a text; null where there is none.
+ * @example dateNumbers('14.3.2026') // [14, 3, 2026]
+ */
 export function dateNumbers(text: string): [number, number, number] | null {
   const match = text.length > LONGEST_CELL ? null : DATE.exec(text);
   return match && [Number(match[1]), Number(match[2]), Number(match[3])];
@@ -15,7 +18,10 @@ export function dateNumbers(text: string): [number, number, number] | null {
 /** Whether the first number of a date has four digits, as only a year has. */
 const beginsWithYear = (text: string) => (DATE.exec(text)?.[1]?.length ?? 0) === 4;
 
-/** Which order dates are written in; null when they can be read both ways, or none is there, so that it has to be asked. */
+/**
+ * Which order dates are written in; null when they can be read both ways, or none is there, so that it has to be asked.
+ * @example guessCalendarOrder(['14.3.2026', '2.4.2026']) // 'dmy'
+ */
 export function guessCalendarOrder(texts: readonly string[]): CalendarOrder | null {
   const dates = texts.filter((text) => dateNumbers(text) !== null);
   if (dates.length === 0) return null;

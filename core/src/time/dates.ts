@@ -14,7 +14,10 @@ export function dayOfDate(text: string): LocalDay {
   return Math.round(Date.parse(`${text}T00:00:00Z`) / DAY_MS);
 }
 
-/** A day written yyyy-mm-dd. */
+/**
+ * A day written yyyy-mm-dd.
+ * @example dateOfDay(20454) // '2026-01-01'
+ */
 export function dateOfDay(day: LocalDay): string {
   return new Date(day * DAY_MS).toISOString().slice(0, 10);
 }

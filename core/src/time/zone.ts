@@ -23,6 +23,7 @@ function weekOffsetMs(week: number, timeZone: string): number {
 /**
  * Whether the runtime knows an IANA time zone.
  * @param timeZone such as "Europe/Lisbon" or "UTC"
+ * @example isTimeZone('Europe/Lisbon') // true
  */
 export function isTimeZone(timeZone: string): boolean {
   return timeZone.length > 0 && Number.isFinite(tzOffset(timeZone, new Date(0)));
@@ -33,6 +34,7 @@ export function isTimeZone(timeZone: string): boolean {
  * @param instantMs ms since 1970-01-01T00:00Z
  * @param timeZone IANA name
  * @returns ms, positive east of Greenwich
+ * @example offsetMs(Date.UTC(2026, 5, 1), 'Europe/Lisbon') / HOUR_MS // 1
  */
 export function offsetMs(instantMs: number, timeZone: string): number {
   const week = Math.floor(instantMs / STEP_MS);
@@ -44,6 +46,7 @@ export function offsetMs(instantMs: number, timeZone: string): number {
  * The calendar day an instant falls on in a place.
  * @param instantMs ms since 1970-01-01T00:00Z
  * @param timeZone IANA name
+ * @example localDay(Date.UTC(2026, 5, 1, 23, 30), 'Europe/Lisbon') - localDay(Date.UTC(2026, 5, 1, 22, 30), 'Europe/Lisbon') // 1
  */
 export function localDay(instantMs: number, timeZone: string): LocalDay {
   return Math.floor((instantMs + offsetMs(instantMs, timeZone)) / DAY_MS);

@@ -1,7 +1,10 @@
 /** Absolute zero of the Celsius scale. Exact by definition. */
 export const ZERO_C_IN_K = 273.15;
 
-/** Degrees Celsius of degrees Fahrenheit. */
+/**
+ * Degrees Celsius of degrees Fahrenheit.
+ * @example celsiusOf(68) // 20
+ */
 export const celsiusOf = (fahrenheit: number): number => ((fahrenheit - 32) * 5) / 9;
 /** Degrees Fahrenheit of degrees Celsius. */
 export const fahrenheitOf = (celsius: number): number => (celsius * 9) / 5 + 32;

@@ -12,7 +12,10 @@ export interface Life {
   factor?: LifeFactor;
 }
 
-/** Wear after so many hours of playing and days of age; dimensionless, 1 when an average part is spent. */
+/**
+ * Wear after so many hours of playing and days of age; dimensionless, 1 when an average part is spent.
+ * @example wear({ hours: 200, days: 365 }, 50, 90) // 0.4966
+ */
 export function wear(life: Life, hours: number, days: number): number {
   return hours / life.hours + days / life.days;
 }

@@ -22,6 +22,7 @@ export function humidityFault(percent: number): ReadingFault | null {
   return percent > 0 && percent < 1 ? 'rh-fraction' : null;
 }
 
+/** Whether a temperature in °C can be one; null where it can. */
 export function temperatureFault(tempC: number): ReadingFault | null {
   if (!Number.isFinite(tempC)) return 'no-number';
   return tempC < TEMP_RANGE_C.least || tempC > TEMP_RANGE_C.most ? 'temp-out-of-range' : null;
