@@ -1,18 +1,8 @@
-import { DAY_MS, HOUR_MS } from '../time';
+import { hourly } from '../testing/hours';
+import { DAY_MS } from '../time';
 import { airToll, pegTrouble } from './effects-on-life';
-import { type AirHour } from './record';
 
 const NOW = Date.UTC(2025, 5, 1);
-const at = (hour: number, rh: number, more: Partial<AirHour> = {}): AirHour => ({
-  at: hour * HOUR_MS,
-  rh,
-  low: rh,
-  high: rh,
-  tempC: 20,
-  ...more,
-});
-const hourly = (count: number, rh: (hour: number) => number) =>
-  Array.from({ length: count }, (_, hour) => at(hour, rh(hour)));
 
 describe('what the air costs', () => {
   const days = (count: number, rh: (day: number) => number) => hourly(count * 24, (hour) => rh(Math.floor(hour / 24)));

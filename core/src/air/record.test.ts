@@ -1,16 +1,7 @@
+import { at, hourly } from '../testing/hours';
 import { DAY_MS, HOUR_MS } from '../time';
-import { columnsOf, holdOf, meanRh, ranges, samplesOf, usualSpacing, type AirHour } from './record';
+import { columnsOf, holdOf, meanRh, ranges, samplesOf, usualSpacing } from './record';
 
-const at = (hour: number, rh: number, more: Partial<AirHour> = {}): AirHour => ({
-  at: hour * HOUR_MS,
-  rh,
-  low: rh,
-  high: rh,
-  tempC: 20,
-  ...more,
-});
-const hourly = (count: number, rh: (hour: number) => number) =>
-  Array.from({ length: count }, (_, hour) => at(hour, rh(hour)));
 const BAND = { low: 0.4, high: 0.6 };
 
 describe('a record', () => {

@@ -1,17 +1,7 @@
+import { hourly } from '../testing/hours';
 import { DAY_MS, HOUR_MS } from '../time';
 import { type AirHour } from './record';
 import { compareHygrometers, sensorFaults } from './sensor-faults';
-
-const at = (hour: number, rh: number, more: Partial<AirHour> = {}): AirHour => ({
-  at: hour * HOUR_MS,
-  rh,
-  low: rh,
-  high: rh,
-  tempC: 20,
-  ...more,
-});
-const hourly = (count: number, rh: (hour: number) => number) =>
-  Array.from({ length: count }, (_, hour) => at(hour, rh(hour)));
 
 describe('what a sensor’s own data say against it', () => {
   const codes = (hours: AirHour[], watched = true, battery: number | null = null, now = hours.length * HOUR_MS) =>

@@ -1,17 +1,6 @@
+import { hourly } from '../testing/hours';
 import { HOUR_MS } from '../time';
-import { type AirHour } from './record';
 import { airAround, airOfStays, staysOf } from './stays';
-
-const at = (hour: number, rh: number, more: Partial<AirHour> = {}): AirHour => ({
-  at: hour * HOUR_MS,
-  rh,
-  low: rh,
-  high: rh,
-  tempC: 20,
-  ...more,
-});
-const hourly = (count: number, rh: (hour: number) => number) =>
-  Array.from({ length: count }, (_, hour) => at(hour, rh(hour)));
 
 describe('where an instrument was', () => {
   const places = [
