@@ -170,9 +170,3 @@ export function Scroll({ tall, ...props }: ScrollProps) {
     <ScrollView {...rest} style={tall !== undefined && { flexGrow: tall ? 1 : 0 }} contentContainerStyle={content} />
   );
 }
-
-/** A hairline between two things. */
-export function Divider() {
-  const { line } = usePalette();
-  return <View style={{ height: 1, backgroundColor: line }} />;
-}

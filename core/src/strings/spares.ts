@@ -15,7 +15,6 @@ export const ownSetSchema = z.strictObject({
   /** Lowest string first. */
   strings: specs,
 });
-export type OwnSet = z.infer<typeof ownSetSchema>;
 
 /** Packets in the cupboard: whole sets, or single strings. */
 export const spareSchema = z.strictObject({

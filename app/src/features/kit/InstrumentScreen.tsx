@@ -39,7 +39,7 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
           </Text>
           <Button
             rank="outline"
-            title={standId === instrument.id ? copy.onTheStand : copy.putOnTheStand2}
+            title={standId === instrument.id ? copy.onTheStand : copy.putIt}
             onPress={stand}
             start
           />

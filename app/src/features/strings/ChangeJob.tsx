@@ -25,7 +25,7 @@ export function ChangeJob({ instrument, change }: { instrument: Instrument; chan
             title={
               at + 1 < steps.length
                 ? last && position !== null
-                  ? copy.theIsOn2(names[position])
+                  ? copy.confirmIsOn(names[position])
                   : 'Done, next'
                 : 'Finish'
             }

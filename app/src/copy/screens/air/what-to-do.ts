@@ -50,7 +50,7 @@ export const copy = {
   airThatIsWanted: 'Air that is wanted',
   waterADay: 'Water a day',
   itRestsOn: 'It rests on',
-  theComingWeekAt: (station: undefined | string, gainGm3: number) =>
+  theComingWeekAt: (station: string | undefined, gainGm3: number) =>
     `the coming week at ${station ?? ''}, and what this room adds: ${gainGm3.toFixed(1)} g/m³`,
   theWeekJustPast: 'the week just past; no weather is known',
   noWeatherServiceAnswers: 'No weather service answers, so the hours for airing are not known.',

@@ -6,7 +6,7 @@ export const copy = {
   playedInSessionsOn: (hours: number, sessions: number) =>
     `${hoursWords(hours)} played in ${sessions} sessions on record.`,
   onTheStand: 'On the stand',
-  putOnTheStand2: 'Put on the stand',
+  putIt: 'Put on the stand',
   stringsOfWhatIs: (name: string) => `Strings of ${name}: what is on, and what it pulls`,
   whatIsOnWhat: 'What is on, what it pulls, the next change, and tuning.',
   setupSheetOf: (name: string) => `Set-up sheet of ${name}`,

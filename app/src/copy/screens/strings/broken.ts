@@ -9,7 +9,7 @@ export const copy = {
   aSnappedStringIs: (name: string) =>
     `${name}. A snapped string is ordinary wear, nobody’s fault. Mind the ends: they are sharp.`,
   changeTheWholeSet: 'Change the whole set',
-  justTheNowThe: (short: undefined | string) => `Just the ${short} now, the rest after the performance`,
+  justTheNowThe: (short: string | undefined) => `Just the ${short} now, the rest after the performance`,
   itWillStillBe: (settleMs: number) =>
     `It will still be settling when you play in public: tune it often, and give it ${lastingWords(settleMs)} if you can.`,
   nextBeforeOthersIn: (title: string, aheadMs: number) => `Next before others: ${title}, in ${lastingWords(aheadMs)}.`,

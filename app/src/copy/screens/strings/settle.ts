@@ -3,7 +3,7 @@ import { dayWords, dateWords, lastingWords } from '@/copy/dates';
 
 /** What features/strings/SettleScreen.tsx says. */
 export const copy = {
-  foundNowBringIt: (name: undefined | string, cents: number) =>
+  foundNowBringIt: (name: string | undefined, cents: number) =>
     `${name} found ${centsWords(cents)}. Now bring it to pitch.`,
   tuneAndSettle: 'Tune and settle',
   playOneOpenString: 'Play one open string',
@@ -28,7 +28,7 @@ export const copy = {
     'The browser does not let Tembrin listen. Allow the microphone for this page in its address bar, then try again.',
   noMicrophoneAnswersHere:
     'No microphone answers here. Plug one in, or open Tembrin over https or on this very device.',
-  centsOnTheOf: (name: undefined | string, heardHz: number, wantedHz: number) =>
+  centsOnTheOf: (name: string | undefined, heardHz: number, wantedHz: number) =>
     `cents on the ${name}; ${heardHz.toFixed(1)} of ${wantedHz.toFixed(1)} Hz`,
   listeningForOneOpen: 'listening for one open string',
   asStringsOfIts:
