@@ -1,10 +1,10 @@
 const { projects } = require('./jest.config.cjs');
 
-/** The core's tests for mutation runs: those of one folder and of what stands on it, without the long simulations. */
+/** The core's tests for mutation runs: those of one folder and of the parts that stand on it, without the long simulations. */
 const core = projects.find(({ displayName }) => displayName === 'core');
 const folder = process.env.MUTATED ?? '*';
 module.exports = {
   ...core,
-  testMatch: [`<rootDir>/src/${folder}/**/*.test.ts`, '<rootDir>/src/{parts,assess}/*.test.ts'],
+  testMatch: [`<rootDir>/src/${folder}/**/*.test.ts`, '<rootDir>/src/parts/*.test.ts'],
   testPathIgnorePatterns: ['\\.sim\\.test\\.ts$'],
 };

@@ -12,7 +12,7 @@ export default {
     '!/jest.mutation.cjs',
     '!/tsconfig.base.json',
   ],
-  reporters: ['json'],
+  reporters: ['json', 'progress-append-only'],
   jsonReporter: { fileName: '.build/mutation.json' },
   concurrency: 2,
   timeoutMS: 4000,

@@ -18,7 +18,7 @@ function mutantsOf(folder) {
   const { status } = spawnSync(
     join(ROOT, 'node_modules/.bin/stryker'),
     ['run', 'stryker.config.mjs', '--mutate', `core/src/${folder}/**/*.ts,!core/src/**/*.test.ts`],
-    { cwd: ROOT, stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, MUTATED: folder } },
+    { cwd: ROOT, stdio: ['ignore', 'inherit', 'inherit'], env: { ...process.env, MUTATED: folder } },
   );
   if (status !== 0) throw new Error(`The run of ${folder} broke off.`);
   const { files } = JSON.parse(readFileSync(REPORT, 'utf8'));
