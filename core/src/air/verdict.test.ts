@@ -72,6 +72,23 @@ describe('the verdict is about the wood', () => {
     expect(cold.limitAt! - NOW).toBeLessThan(3 * DAY_MS);
   });
 
+  test('air just outside for days is watched while the wood still follows, on either side', () => {
+    const damp = judge((ago) => (ago <= 96 ? 0.602 : 0.5), {}, true);
+    expect(damp).toMatchObject({ state: 'watch', why: 'sustained', side: 'damp' });
+    expect(damp.excursion).toMatchObject({ ongoing: true, kind: 'sustained' });
+    expect(judge((ago) => (ago <= 96 ? 0.398 : 0.5), {}, true)).toMatchObject({ why: 'sustained', side: 'dry' });
+    // For less than three days, or over again, it is nobody's business.
+    expect(judge((ago) => (ago <= 60 ? 0.602 : 0.5), {}, true).state).toBe('fine');
+    expect(judge((ago) => (ago <= 96 && ago > 10 ? 0.602 : 0.5), {}, true).state).toBe('fine');
+  });
+
+  test('what it goes to is the edge that comes first', () => {
+    const dry = judge((ago) => (ago <= 48 ? 0.37 : 0.5));
+    expect(dry).toMatchObject({ why: 'reaching', side: 'dry' });
+    expect(dry.limitAt!).toBeGreaterThan(NOW);
+    expect(judge((ago) => (ago <= 48 ? 0.64 : 0.5))).toMatchObject({ why: 'reaching', side: 'damp' });
+  });
+
   test('school C holds what it is used to', () => {
     expect(judge(() => 0.68, { school: 'C' }).state).toBe('fine');
     const steady = { level: 0.45, low: 0.35, high: 0.55, basis: 'record' as const };
