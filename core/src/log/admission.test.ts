@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { foldLog, logEventSchema, refusalOf, type AdmissionContext, type LogEvent } from '.';
-import { HOUR_MS } from '../time';
+import { CLOCK_TOLERANCE_MS, HOUR_MS } from '../time';
 import { scribe } from '../testing/events';
 
 const NOW = Date.parse('2026-06-01T12:00:00.000Z');
@@ -45,6 +45,28 @@ test('dates in the future, or before the household had the instrument, are refus
   expect(code(entered('2025-12-31T18:00:00.000Z', '2025-12-31T19:00:00.000Z'), context([], { since: null }))).toBe(
     'admitted',
   );
+});
+
+test('a device’s clock may run ahead by its tolerance, not by more', () => {
+  expect(code(event('rosined', NOW + CLOCK_TOLERANCE_MS, {}))).toBe('admitted');
+  expect(code(event('rosined', NOW + CLOCK_TOLERANCE_MS + 1, {}))).toBe('in-the-future');
+  const late = (endedAt: number) => entered('2026-06-01T11:00:00.000Z', new Date(endedAt).toISOString());
+  expect(code(late(NOW + CLOCK_TOLERANCE_MS))).toBe('admitted');
+  expect(code(late(NOW + CLOCK_TOLERANCE_MS + 1))).toBe('in-the-future');
+});
+
+test('a session of a day is admitted, one of a minute more is not', () => {
+  const from = '2026-05-20T10:00:00.000Z';
+  expect(code(entered(from, '2026-05-21T10:00:00.000Z'))).toBe('admitted');
+  expect(code(entered(from, '2026-05-21T10:01:00.000Z'))).toBe('too-long');
+  expect(code(entered(from, from))).toBe('admitted');
+});
+
+test('the first day since it is here counts whole', () => {
+  // Midnight in Lisbon is midnight UTC in winter.
+  const at = (instant: string) => code(event('session-entered', instant, { endedAt: '2026-01-01T01:00:00.000Z' }));
+  expect(at('2026-01-01T00:00:00.000Z')).toBe('admitted');
+  expect(at('2025-12-31T23:59:59.000Z')).toBe('before-instrument');
 });
 
 test('strings that are not there, sets of another size and changes nobody began are refused', () => {

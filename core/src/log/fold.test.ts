@@ -202,3 +202,29 @@ test('hours of a day are those of the sessions that began on it', () => {
   expect(hoursOnDay(log, day('2026-06-01'))).toBe(1.5);
   expect(hoursOnDay(log, day('2026-05-01'))).toBe(0);
 });
+
+describe('a clock that nobody stopped', () => {
+  const { event } = scribe();
+  const began = (at: string) => event('session-began', at, {});
+  const ends = (...events: LogEvent[]) =>
+    foldLog(events, NOW, 'UTC').sessions.map(({ beganAt, endedAt }) => endedAt && (endedAt - beganAt) / HOUR_MS);
+
+  test('ended where the next session began', () => {
+    expect(ends(began('2026-05-01T10:00:00.000Z'), began('2026-05-02T08:00:00.000Z'))).toEqual([22, null]);
+  });
+
+  test('ended after a day at most, however late the next', () => {
+    expect(ends(began('2026-05-01T10:00:00.000Z'), began('2026-05-04T10:00:00.000Z'))).toEqual([24, null]);
+  });
+
+  test('the last of all runs on', () => {
+    expect(ends(began('2026-05-01T10:00:00.000Z'))).toEqual([null]);
+    expect(ends()).toEqual([]);
+  });
+
+  test('one that was stopped keeps its end', () => {
+    const first = began('2026-05-01T10:00:00.000Z');
+    const stop = event('session-ended', '2026-05-01T11:30:00.000Z', { sessionId: first.id });
+    expect(ends(first, stop, began('2026-05-04T10:00:00.000Z'))).toEqual([1.5, null]);
+  });
+});
