@@ -55,6 +55,56 @@ test('a device’s clock may run ahead by its tolerance, not by more', () => {
   expect(code(late(NOW + CLOCK_TOLERANCE_MS + 1))).toBe('in-the-future');
 });
 
+describe('what was typed in has a time of its own', () => {
+  const typed = entered('2026-05-30T18:30:00.000Z', '2026-05-30T19:30:00.000Z');
+  const clock = event('session-began', '2026-05-30T18:45:00.000Z', {});
+
+  test('it may not join a clock, whose times it is told', () => {
+    expect(refusalOf(typed, context())).toEqual({
+      code: 'overlap',
+      beganAt: Date.parse('2026-05-30T18:00:00.000Z'),
+      endedAt: Date.parse('2026-05-30T19:00:00.000Z'),
+    });
+    const running = context([began]);
+    expect(refusalOf(typed, running)).toMatchObject({ code: 'overlap', endedAt: null });
+  });
+
+  test('nor another that was typed in; that one is named, though a clock ran in it, too', () => {
+    const both = context([typed, clock, event('session-ended', '2026-05-30T19:15:00.000Z', { sessionId: clock.id })]);
+    expect(refusalOf(entered('2026-05-30T19:20:00.000Z', '2026-05-30T20:00:00.000Z'), both)).toMatchObject({
+      code: 'overlap',
+      beganAt: Date.parse('2026-05-30T18:30:00.000Z'),
+    });
+  });
+
+  test('a clock that ran on another device joins it: nothing that was measured is lost', () => {
+    expect(code(clock, context([typed]))).toBe('admitted');
+    const stop = event('session-ended', '2026-05-30T19:15:00.000Z', { sessionId: clock.id });
+    expect(code(stop, context([typed, clock]))).toBe('admitted');
+  });
+
+  test('touching is not overlapping', () => {
+    expect(code(entered('2026-05-30T19:00:00.000Z', '2026-05-30T20:00:00.000Z'))).toBe('admitted');
+    expect(code(entered('2026-05-30T17:00:00.000Z', '2026-05-30T18:00:00.000Z'))).toBe('admitted');
+  });
+});
+
+test('a step belongs to a session that is there, or to none', () => {
+  const step = (sessionId: string | null) =>
+    event('step-done', '2026-05-30T19:05:00.000Z', { step: 'case', sessionId });
+  expect(code(step(began.id))).toBe('admitted');
+  expect(code(step(null))).toBe('admitted');
+  expect(refusalOf(step('00000000-0000-4000-8000-00000000dead'), context())).toEqual({ code: 'no-such-session' });
+});
+
+test('an entry is dated between 1900 and 2200', () => {
+  const dated = (occurredAt: string) => logEventSchema.safeParse({ ...event('rosined', NOW, {}), occurredAt }).success;
+  expect(dated('1900-01-01T00:00:00.000Z')).toBe(true);
+  expect(dated('1899-12-31T23:59:59.999Z')).toBe(false);
+  expect(dated('2199-12-31T23:59:59.999Z')).toBe(true);
+  expect(dated('2200-01-01T00:00:00.000Z')).toBe(false);
+});
+
 test('a session of a day is admitted, one of a minute more is not', () => {
   const from = '2026-05-20T10:00:00.000Z';
   expect(code(entered(from, '2026-05-21T10:00:00.000Z'))).toBe('admitted');
