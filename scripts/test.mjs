@@ -81,16 +81,10 @@ await Promise.all([
   check('folders', bin('depcruise'), ['--config', '.dependency-cruiser.folders.cjs', ...CODE]),
 ]);
 const jestReport = join(scratch, 'jest.json');
-suite(
-  'unit and server',
-  bin('jest'),
-  ['--ci', '--maxWorkers=2', '--json', `--outputFile=${jestReport}`],
-  jestReport,
-  (report) => ({
-    passed: report.numPassedTests,
-    failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
-  }),
-);
+suite('unit and server', bin('jest'), ['--ci', '--json', `--outputFile=${jestReport}`], jestReport, (report) => ({
+  passed: report.numPassedTests,
+  failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
+}));
 const playwrightReport = join(ROOT, 'e2e/test-results/report.json');
 suite(
   'interface',

@@ -207,8 +207,16 @@ describe('importing a logger’s file', () => {
     const { party } = await logger();
     let release!: () => void;
     const held = new Promise<void>((resolve) => (release = resolve));
-    const waiting = () => new IntakeJobs().run(party.household.id, uuid(), uploadOf(Readable.from([])), () => held);
+    let begun = 0;
+    let bothBegun!: () => void;
+    const both = new Promise<void>((resolve) => (bothBegun = resolve));
+    const waiting = () =>
+      new IntakeJobs().run(party.household.id, uuid(), uploadOf(Readable.from([])), () => {
+        if (++begun === 2) bothBegun();
+        return held;
+      });
     const two = [waiting(), waiting()];
+    await both;
     await expect(waiting()).rejects.toThrow(/Two files are being taken in already/);
     release();
     await Promise.all(two);

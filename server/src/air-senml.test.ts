@@ -63,7 +63,7 @@ describe('a hygrometer that sends by itself', () => {
     const place = await room(party);
     const [mad, calm] = [await sensor(party, place, 'post'), await sensor(party, place, 'post')];
     const flood = await Promise.all(Array.from({ length: 100 }, () => send(mad.sensor.id, mad.key, pack)));
-    expect(flood.filter(({ status }) => status === 200)).toHaveLength(20);
+    expect(flood.map(({ status }) => status).filter((status) => status !== 429)).toEqual(Array(20).fill(200));
     const late = flood.find(({ status }) => status === 429)!;
     expect(late.body.detail).toMatch(/Gather readings/);
     await send(calm.sensor.id, calm.key, pack).expect(200);

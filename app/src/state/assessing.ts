@@ -63,7 +63,9 @@ export function keepAssessed(): () => void {
   };
 
   const sendEvents = () => {
-    const { events, complete } = useLog.getState();
+    const { opened, events, complete } = useLog.getState();
+    // A log that was not read yet is not an empty one: nothing is judged by it.
+    if (!opened) return;
     const before = sent;
     sent = events;
     for (const [id, now] of Object.entries(events)) {
@@ -106,8 +108,8 @@ export function keepAssessed(): () => void {
       if (household?.id !== before.household?.id) sent = {};
       sendHousehold();
     }),
-    useLog.subscribe(({ events, complete }, before) => {
-      if (events !== before.events || complete !== before.complete) sendEvents();
+    useLog.subscribe(({ opened, events, complete }, before) => {
+      if (opened !== before.opened || events !== before.events || complete !== before.complete) sendEvents();
     }),
     useAir.subscribe(({ air, unsent }, before) => {
       if (air !== before.air || unsent !== before.unsent) sendAir();

@@ -19,6 +19,8 @@ export type Line = 'open' | 'down' | 'signed-out';
 
 interface LogState {
   householdId: string | null;
+  /** What this device keeps of it was read; before, nothing is known, which is not the same as nothing being there. */
+  opened: boolean;
   /** Every instrument's events that this device knows, sent or not. */
   events: Readonly<Record<string, readonly LogEvent[]>>;
   /** Instruments whose log is complete, as far as the server had told when last asked. */
@@ -28,7 +30,15 @@ interface LogState {
   line: Line;
 }
 
-const EMPTY: LogState = { householdId: null, events: {}, complete: new Set(), unsent: 0, refused: [], line: 'open' };
+const EMPTY: LogState = {
+  householdId: null,
+  opened: false,
+  events: {},
+  complete: new Set(),
+  unsent: 0,
+  refused: [],
+  line: 'open',
+};
 
 /** The log on this device. Nothing derived is kept here. */
 export const useLog = create<LogState>()(() => EMPTY);
@@ -222,7 +232,11 @@ export async function openLog(householdId: string, firstId: string | null): Prom
   }
   closeLog();
   useLog.setState({ ...EMPTY, householdId });
-  const mine = await openDeviceStore(householdId);
+  const mine = await openDeviceStore(householdId).catch((error: unknown) => {
+    // A browser that keeps nothing has nothing to be read.
+    if (useLog.getState().householdId === householdId) useLog.setState({ opened: true });
+    throw error;
+  });
   if (useLog.getState().householdId !== householdId) return mine.close();
   link.store = mine;
   link.channel = new BroadcastChannel(`tembrin-${householdId}`);
@@ -237,7 +251,8 @@ export async function openLog(householdId: string, firstId: string | null): Prom
   if (link.store !== mine) return;
   const events = merged(merged({}, first), unsent);
   const kept = reached !== undefined;
-  useLog.setState({ events, unsent: unsent.length, refused, complete: new Set(kept && firstId ? [firstId] : []) });
+  const complete = new Set(kept && firstId ? [firstId] : []);
+  useLog.setState({ opened: true, events, unsent: unsent.length, refused, complete });
   void send();
   if (kept) {
     const all = await mine.getAll('events');

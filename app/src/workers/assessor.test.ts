@@ -47,7 +47,7 @@ function bench() {
 test('what is on screen is judged first, one instrument at a time, then the year once everything is there', () => {
   const { take, finish, ids } = bench();
   take({ watched: ['tern'] });
-  take({ household });
+  take({ household, complete: false });
   expect(ids()).toEqual(['tern']);
   finish();
   expect(ids()).toEqual(['heron', 'wren']);
@@ -56,10 +56,29 @@ test('what is on screen is judged first, one instrument at a time, then the year
   expect(ids()).toEqual(['year']);
 });
 
+test('nothing is judged by a log that was not read yet: it is not an empty one', () => {
+  const { take, finish, ids, told } = bench();
+  take({ household, watched: ['heron'] });
+  finish();
+  expect(ids()).toEqual([]);
+  take({ events: { heron: { anew: true, events: [rosined('heron', NOW - HOUR_MS)] } } });
+  finish();
+  expect(ids()).toEqual([]);
+  take({ complete: false });
+  finish();
+  expect(told).toHaveLength(3);
+  expect(told[0]).toMatchObject({ instrumentId: 'heron', assessment: { log: { rosinings: [expect.anything()] } } });
+  // Nor by another household's.
+  ids();
+  take({ household: { ...household, id: 'other' } });
+  finish();
+  expect(ids()).toEqual([]);
+});
+
 test('a verdict is what the core makes of the same events', () => {
   const { take, finish, told } = bench();
   const events = [rosined('heron', NOW - 3 * HOUR_MS), rosined('heron', NOW - HOUR_MS)];
-  take({ household, events: { heron: { anew: true, events: events.slice(0, 1) } } });
+  take({ household, complete: false, events: { heron: { anew: true, events: events.slice(0, 1) } } });
   take({ events: { heron: { anew: false, events: events.slice(1) } } });
   finish();
   const last = told.findLast((each) => each.kind === 'instrument' && each.instrumentId === 'heron');
@@ -69,7 +88,7 @@ test('a verdict is what the core makes of the same events', () => {
 
 test('what changes meanwhile is taken in between two instruments, and only that is judged anew', () => {
   const { take, step, finish, ids } = bench();
-  take({ household });
+  take({ household, complete: false });
   step();
   expect(ids()).toEqual(['heron', 'wren']);
   take({ events: { heron: { anew: true, events: [rosined('heron', NOW - HOUR_MS)] } } });
@@ -79,7 +98,7 @@ test('what changes meanwhile is taken in between two instruments, and only that 
 
 test('time alone judges by the minute what is on screen, and by the hour what is not', () => {
   const { take, finish, ids } = bench();
-  take({ household, watched: ['wren'] });
+  take({ household, complete: false, watched: ['wren'] });
   finish();
   ids();
   take({ nowMs: NOW + MINUTE_MS });
@@ -92,10 +111,10 @@ test('time alone judges by the minute what is on screen, and by the hour what is
 
 test('another household leaves nothing behind', () => {
   const { take, finish, told } = bench();
-  take({ household, events: { heron: { anew: true, events: [rosined('heron', NOW - HOUR_MS)] } } });
+  take({ household, complete: false, events: { heron: { anew: true, events: [rosined('heron', NOW - HOUR_MS)] } } });
   finish();
   told.length = 0;
-  take({ household: { ...household, id: 'other' } });
+  take({ household: { ...household, id: 'other' }, complete: false });
   finish();
   expect(told.every(({ householdId }) => householdId === 'other')).toBe(true);
   const [first] = told;
@@ -104,7 +123,7 @@ test('another household leaves nothing behind', () => {
 
 test('a verdict says which message was the last it rests on', () => {
   const { take, finish, told } = bench();
-  take({ household });
+  take({ household, complete: false });
   finish();
   take({ complete: true });
   take({ events: { wren: { anew: true, events: [] } } });

@@ -14,7 +14,7 @@ export interface Changes {
   occasions?: readonly Occasion[];
   /** Events of some instruments: `anew`, these are all there are; otherwise they come to those known. */
   events?: Readonly<Record<string, { anew: boolean; events: readonly LogEvent[] }>>;
-  /** All events of the household are there. */
+  /** All events of the household are there; false: some are not. Told once the log on this device was read. */
   complete?: boolean;
   /** Instruments on screen. */
   watched?: readonly string[];
@@ -43,7 +43,8 @@ export class Assessor {
   private unsent: readonly UnsentReading[] = [];
   private appointments: readonly Appointment[] = [];
   private occasions: readonly Occasion[] = [];
-  private complete = false;
+  /** null: nothing is known of the log yet, and nothing is judged. */
+  private complete: boolean | null = null;
   private nowMs = 0;
   private turn = 0;
   private watched: ReadonlySet<string> = new Set();
@@ -82,7 +83,7 @@ export class Assessor {
   private takeHousehold(next: Household): void {
     if (next.id !== this.household?.id) {
       for (const known of [this.events, this.verdicts, this.stale]) known.clear();
-      this.complete = false;
+      this.complete = null;
     }
     this.household = next;
     this.places = null;
@@ -120,6 +121,7 @@ export class Assessor {
   }
 
   private nextStale(): Instrument | null {
+    if (this.complete === null) return null;
     const waiting = this.household?.instruments.filter(({ id }) => this.stale.has(id)) ?? [];
     return waiting.find(({ id }) => this.watched.has(id)) ?? waiting[0] ?? null;
   }
