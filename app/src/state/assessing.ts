@@ -47,6 +47,20 @@ function newEvents(before: readonly LogEvent[] | undefined, now: readonly LogEve
   return grown ? { anew: false, events: now.slice(before.length) } : { anew: true, events: now };
 }
 
+/** What came to each instrument's events, in messages of no more than `AT_ONCE`. */
+function eventChanges(
+  before: Readonly<Record<string, readonly LogEvent[]>>,
+  now: Readonly<Record<string, readonly LogEvent[]>>,
+): Pick<Changes, 'events'>[] {
+  return Object.entries(now).flatMap(([id, events]) => {
+    if (before[id] === events) return [];
+    const { anew, events: more } = newEvents(before[id], events);
+    return Array.from({ length: Math.max(1, Math.ceil(more.length / AT_ONCE)) }, (_, part) => ({
+      events: { [id]: { anew: anew && part === 0, events: more.slice(part * AT_ONCE, (part + 1) * AT_ONCE) } },
+    }));
+  });
+}
+
 /**
  * Has the household judged whenever something it rests on changes, and by the minute what is on screen. Stops when told.
  * @returns stop
@@ -66,14 +80,8 @@ export function keepAssessed(): () => void {
     const { opened, events, complete } = useLog.getState();
     // A log that was not read yet is not an empty one: nothing is judged by it.
     if (!opened) return;
-    const before = sent;
+    for (const change of eventChanges(sent, events)) post(change);
     sent = events;
-    for (const [id, now] of Object.entries(events)) {
-      if (before[id] === now) continue;
-      const { anew, events: more } = newEvents(before[id], now);
-      for (let from = 0; from === 0 || from < more.length; from += AT_ONCE)
-        post({ events: { [id]: { anew: anew && from === 0, events: more.slice(from, from + AT_ONCE) } } });
-    }
     post({ complete: complete === 'all' });
   };
   const sendHousehold = () => {
