@@ -23,7 +23,7 @@ const AWAY = 'away';
 
 /** Says where an instrument lives from a day on. Moves stay in its log, so that its wood takes its history along. */
 export function MoveSheet({ instrument, home, onClose }: MoveSheetProps) {
-  const places = useAir((state) => state.air?.places ?? []);
+  const places = useAir((state) => state.air)?.places ?? [];
   const { nowMs, timeZone } = useMoment();
   const [placeId, setPlaceId] = useState<string | null>(home?.placeId ?? places[0]?.id ?? null);
   const [cased, setCased] = useState(home?.cased ?? (instrument.setUp.case !== 'none' && !instrument.setUp.stand));

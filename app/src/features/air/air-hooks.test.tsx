@@ -166,6 +166,12 @@ describe('a place being described', () => {
     expect(checked).toEqual({ facts: { ...room, kind: 'case', heating: null, volumeM3: null } });
   });
 
+  it('is there on a direct address, before the air is known', () => {
+    openTestHousehold([anInstrument('Heron', 'violin')]);
+    useAir.setState({ air: null, unsent: [] });
+    expect(runHook(() => usePlaceForm({ place: null })).now.rooms).toEqual([]);
+  });
+
   it('those who live nowhere yet are offered to a new one', () => {
     openAir([]);
     const page = runHook(() => usePlaceForm({ place: null }));

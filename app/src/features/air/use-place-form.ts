@@ -48,7 +48,7 @@ export function checkedPlace(
 
 /** A place being described: what was typed, what is wrong with it, and putting it on record. */
 export function usePlaceForm({ place }: { place: Place | null }) {
-  const places = useAir((state) => state.air?.places ?? []);
+  const places = useAir((state) => state.air)?.places ?? [];
   const all = useAllAssessments();
   const [facts, setFacts] = useState<PlaceChange>(place ?? NEW);
   const [numbers, setNumbers] = useState({
