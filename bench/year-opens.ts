@@ -83,26 +83,54 @@ console.log(
     `first ${runs[0]!.toFixed(0)} ms), ${(took / baseline).toFixed(1)} × the Bench (${baseline.toFixed(0)} ms)`,
 );
 
-// Two hours on, every instrument is judged anew while a screen stands that shows none of them.
+// Two hours on, every instrument is judged anew while a screen stands that shows one of them.
 const LONG_MS = 50;
+const SETTLED_MS = 6000;
+await page.close();
 const watched = await context.newPage();
 await watched.addInitScript('globalThis.__name = (each) => each');
+await watched.addInitScript(() => {
+  const seen = Object.assign(globalThis, { longest: 0, taking: 0 });
+  // The page's clock is the test's own; an event still carries the true time.
+  const nowMs = () => new Event('moment').timeStamp;
+  globalThis.Worker = class extends Worker {
+    override set onmessage(take: (event: MessageEvent) => void) {
+      super.onmessage = (event) => {
+        const began = nowMs();
+        take(event);
+        seen.taking = Math.max(seen.taking, nowMs() - began);
+      };
+    }
+  };
+});
 await watched.clock.install();
 await watched.goto('/bench');
 await watched.getByText('Leaving home').first().waitFor();
 await watched.waitForTimeout(12_000);
 await (await context.newCDPSession(watched)).send('Emulation.setCPUThrottlingRate', { rate: SLOWER });
 await watched.evaluate(() => {
-  const longest = Object.assign(globalThis, { longest: 0 });
+  const seen = Object.assign(globalThis, { longest: 0, taking: 0 });
   new PerformanceObserver((list) => {
-    for (const { duration } of list.getEntries()) longest.longest = Math.max(longest.longest, duration);
+    for (const { duration } of list.getEntries()) seen.longest = Math.max(seen.longest, duration);
   }).observe({ entryTypes: ['longtask'] });
 });
-await watched.clock.fastForward('02:00:00');
-await watched.waitForTimeout(8000);
-const longest = await watched.evaluate(() => (globalThis as unknown as { longest: number }).longest);
+const tasks: number[] = [];
+const taking: number[] = [];
+for (let round = 0; round < ROUNDS; round++) {
+  await watched.clock.fastForward('02:00:00');
+  await watched.waitForTimeout(SETTLED_MS);
+  const seen = await watched.evaluate(() => {
+    const { longest, taking } = globalThis as unknown as { longest: number; taking: number };
+    Object.assign(globalThis, { longest: 0, taking: 0 });
+    return { longest, taking };
+  });
+  tasks.push(seen.longest);
+  taking.push(seen.taking);
+}
+const words = (ms: number) => (ms === 0 ? `none over ${LONG_MS}` : `${ms.toFixed(0)} ms`);
+const spread = (each: number[]) => `median ${words(median(each))}, longest ${words(Math.max(...each))}`;
 console.log(
-  `Judging ${INSTRUMENTS} instruments anew: the longest task of the thread that draws took ` +
-    `${longest === 0 ? `less than ${LONG_MS}` : longest.toFixed(0)} ms (limit ${LONG_MS})`,
+  `Judging ${INSTRUMENTS} instruments anew, ${ROUNDS} times: the thread that draws is held by taking in a verdict ` +
+    `(${spread(taking)}; limit ${LONG_MS}), and by drawing the one on screen (longest task: ${spread(tasks)})`,
 );
 await browser.close();

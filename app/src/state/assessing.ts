@@ -35,8 +35,9 @@ function takeVerdict(verdict: Verdict): void {
   if (verdict.householdId !== useHousehold.getState().household?.id) return;
   if (verdict.kind === 'year') useAssessmentStore.setState({ year: verdict.year });
   else
-    useAssessmentStore.setState(({ byInstrument, turns }) => ({
+    useAssessmentStore.setState(({ byInstrument, complete, turns }) => ({
       byInstrument: { ...byInstrument, [verdict.instrumentId]: verdict.assessment },
+      complete: { ...complete, [verdict.instrumentId]: verdict.complete },
       turns: { ...turns, [verdict.instrumentId]: verdict.turn },
     }));
 }
@@ -80,9 +81,9 @@ export function keepAssessed(): () => void {
     const { opened, events, complete } = useLog.getState();
     // A log that was not read yet is not an empty one: nothing is judged by it.
     if (!opened) return;
-    for (const change of eventChanges(sent, events)) post(change);
+    for (const change of eventChanges(sent, events)) post({ ...change, more: true });
     sent = events;
-    post({ complete: complete === 'all' });
+    post({ complete });
   };
   const sendHousehold = () => {
     const { household } = useHousehold.getState();

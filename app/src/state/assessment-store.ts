@@ -6,6 +6,8 @@ import type { YearPlan } from '@tembrin/core/year';
 interface AssessmentState {
   /** Every instrument as it was judged last; it stands while a new judgement is worked out. */
   byInstrument: Readonly<Record<string, Assessment<Instrument>>>;
+  /** Whether that judgement rests on all of the instrument's log. */
+  complete: Readonly<Record<string, boolean>>;
   /** null until the whole household was judged once. */
   year: YearPlan | null;
   /** Instruments on screen: they are judged first, and anew each minute. A count for each, as several views may show one. */
@@ -17,7 +19,15 @@ interface AssessmentState {
   turns: Readonly<Record<string, number>>;
 }
 
-const EMPTY: AssessmentState = { byInstrument: {}, year: null, watched: {}, turn: 0, told: {}, turns: {} };
+const EMPTY: AssessmentState = {
+  byInstrument: {},
+  complete: {},
+  year: null,
+  watched: {},
+  turn: 0,
+  told: {},
+  turns: {},
+};
 
 /** What a worker made of log, settings, air and cards. Nothing of it is kept. */
 export const useAssessmentStore = create<AssessmentState>()(() => EMPTY);

@@ -3,7 +3,6 @@ import { use, useEffect, useMemo } from 'react';
 import { useAir } from './air';
 import { arrivalOf, useAssessmentStore, watch } from './assessment-store';
 import { useHousehold } from './household';
-import { useLog } from './log';
 import { useNow } from './now';
 import { MINUTE_MS } from '@tembrin/core/time';
 import { placesAir, type PlaceAir } from '@tembrin/core/air';
@@ -78,7 +77,7 @@ function newestOf(unsent: readonly { reading: { at: string } }[]): number {
   return unsent.reduce((newest, { reading }) => Math.max(newest, Date.parse(reading.at)), 0);
 }
 
-/** Whether an instrument's log is all here. */
+/** Whether an instrument's log is all here, and its judgement rests on all of it. */
 export function useComplete(instrumentId: string): boolean {
-  return useLog(({ complete }) => complete === 'all' || complete.has(instrumentId));
+  return useAssessmentStore(({ complete }) => complete[instrumentId] ?? false);
 }

@@ -2,7 +2,7 @@ import { householdSchema, type BodyInputOf, type Household, type Instrument } fr
 import { create } from 'zustand';
 import { call, Refused } from './api';
 import { leaveAir, openAir } from './air';
-import { leaveAssessments } from './assessment-store';
+import { judgedAgain, leaveAssessments } from './assessment-store';
 import { leaveCards, openCards } from './cards';
 import { removeDeviceStore } from './device-store';
 import { kept } from './kept';
@@ -39,7 +39,7 @@ function enter(household: Household): void {
   // What this device has of the cards is there at once; without a connection that is all there is.
   openCards(household.id).catch(() => undefined);
   // The log of what stands on the stand comes first; the air can wait for it.
-  openLog(household.id, standOf(household, usePreferences.getState().standId)?.id ?? null)
+  openLog(household.id, standOf(household, usePreferences.getState().standId)?.id ?? null, judgedAgain)
     .then(() => openAir(household.id))
     .catch(() => notifyProblem(NO_STORE));
 }

@@ -122,6 +122,26 @@ test('a refused entry leaves the log and waits with its reason until it is dropp
   expect(useLog.getState().refused).toEqual([]);
 });
 
+test('on a new device the instrument on the stand is read first, and the others wait for its screen', async () => {
+  await rosined('wren');
+  await rosined('heron');
+  await sent();
+  await leaveLog();
+  let there!: () => Promise<void>;
+  const first = new Promise<string>((tell) => {
+    const opened = openLog(`household-${++households}`, 'heron', (id) => {
+      tell(id);
+      return new Promise((resolve) => (there = () => (resolve(), opened)));
+    });
+  });
+  expect(await first).toBe('heron');
+  expect([ids('heron'), ids('wren')].map(({ length }) => length)).toEqual([1, 0]);
+  expect(useLog.getState().complete).toEqual(new Set(['heron']));
+  await there();
+  expect(ids('wren')).toHaveLength(1);
+  expect(useLog.getState().complete).toBe('all');
+});
+
 test('signed out, entries wait', async () => {
   server.reach = 'signed-out';
   await rosined();

@@ -210,10 +210,12 @@ export async function look(): Promise<void> {
       if (link.store !== mine) return;
       await keepPage(mine, page.events, page.reached);
       if (link.store !== mine) return;
-      useLog.setState((state) => ({ events: merged(state.events, page.events) }));
       more = page.more;
+      useLog.setState((state) => ({
+        events: merged(state.events, page.events),
+        complete: more ? state.complete : 'all',
+      }));
     }
-    if (link.store === mine) useLog.setState({ complete: 'all' });
   } catch (error) {
     if (link.store !== mine) return;
     if (error instanceof Refused && error.problem.status === 401) useLog.setState({ line: 'signed-out' });
@@ -224,8 +226,14 @@ export async function look(): Promise<void> {
 /**
  * Opens a household's log on this device: what is kept here first, then what the server has.
  * @param firstId instrument whose log is wanted first
+ * @param firstRead called once that one's log is there: the others are read after what it returns, so that reading them does
+ * not keep its screen waiting
  */
-export async function openLog(householdId: string, firstId: string | null): Promise<void> {
+export async function openLog(
+  householdId: string,
+  firstId: string | null,
+  firstRead: (instrumentId: string) => Promise<void> = () => Promise.resolve(),
+): Promise<void> {
   if (useLog.getState().householdId === householdId) {
     await send();
     return look();
@@ -254,12 +262,15 @@ export async function openLog(householdId: string, firstId: string | null): Prom
   const complete = new Set(kept && firstId ? [firstId] : []);
   useLog.setState({ opened: true, events, unsent: unsent.length, refused, complete });
   void send();
+  if (firstId) {
+    if (!kept) await readFirst(firstId, mine);
+    await firstRead(firstId);
+    if (link.store !== mine) return;
+  }
   if (kept) {
     const all = await mine.getAll('events');
     if (link.store !== mine) return;
     useLog.setState((state) => ({ events: merged(state.events, all), complete: 'all' }));
-  } else if (firstId) {
-    await readFirst(firstId, mine);
   }
   await look();
 }
@@ -270,13 +281,13 @@ async function readFirst(instrumentId: string, mine: DeviceStore): Promise<void>
     for (let after = 0, more = true; more;) {
       const page = await call('readLog', { query: { after, instrumentId } });
       if (link.store !== mine) return;
-      useLog.setState((state) => ({ events: merged(state.events, page.events) }));
       after = page.reached;
       more = page.more;
+      useLog.setState(({ events, complete }) => ({
+        events: merged(events, page.events),
+        complete: more || complete === 'all' ? complete : new Set([...complete, instrumentId]),
+      }));
     }
-    useLog.setState((state) => ({
-      complete: state.complete === 'all' ? 'all' : new Set([...state.complete, instrumentId]),
-    }));
   } catch (error) {
     if (link.store === mine && error instanceof OutOfReach) useLog.setState({ line: 'down' });
   }

@@ -76,6 +76,7 @@ export function openTestHousehold(
   useCardStore.setState({ householdId: household.id, cards });
   useAssessmentStore.setState({
     byInstrument: Object.fromEntries(assessments.map((each) => [each.facts.id, each])),
+    complete: Object.fromEntries(assessments.map(({ facts }) => [facts.id, true])),
     year,
   });
 }

@@ -1,6 +1,7 @@
 import { Link, type Href } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Pressable } from 'react-native';
+import { madeOnce } from './layout';
 import { Text } from './Text';
 import { GAP, TOUCH, usePalette } from './theme';
 
@@ -25,7 +26,7 @@ export function LinkRow({ href, label, chosen, title, text, large, children }: L
       <Pressable
         aria-label={label}
         aria-current={chosen ? 'page' : undefined}
-        style={{
+        style={madeOnce({
           minHeight: TOUCH,
           paddingVertical: GAP.half,
           paddingHorizontal: GAP.half,
@@ -34,7 +35,7 @@ export function LinkRow({ href, label, chosen, title, text, large, children }: L
           borderBottomColor: line,
           backgroundColor: chosen ? surface : 'transparent',
           gap: GAP.hair,
-        }}
+        })}
       >
         {title !== undefined && <Text kind={large ? 'heading' : 'strong'}>{title}</Text>}
         {text !== undefined && (

@@ -1,5 +1,5 @@
-import { Text as NativeText, type TextProps as NativeTextProps, type TextStyle } from 'react-native';
-import { useBox, type Box } from './layout';
+import { StyleSheet, Text as NativeText, type TextProps as NativeTextProps, type TextStyle } from 'react-native';
+import { madeOnce, useBox, type Box } from './layout';
 import { TYPE, usePalette, type Palette, type TypeName } from './theme';
 
 interface TextProps
@@ -19,23 +19,25 @@ interface TextProps
   level?: 1 | 2 | 3;
 }
 
-// Known to the web alone.
-const BREAKS = { wordBreak: 'break-all' } as TextStyle;
-const UNSEEN: TextStyle = { position: 'absolute', width: 1, height: 1, overflow: 'hidden', opacity: 0 };
-const END: TextStyle = { textAlign: 'right' };
-const MIDDLE: TextStyle = { textAlign: 'center' };
+const OWN = StyleSheet.create({
+  // Known to the web alone.
+  breaks: { wordBreak: 'break-all' } as TextStyle,
+  unseen: { position: 'absolute', width: 1, height: 1, overflow: 'hidden', opacity: 0 },
+  end: { textAlign: 'right' },
+  middle: { textAlign: 'center' },
+});
 
 /** All text on screen goes through here. */
 export function Text({ kind = 'body', tone = 'text', level, style, ...props }: TextProps) {
   const palette = usePalette();
   const heading = level && ({ role: 'heading', 'aria-level': level } as const);
   const [layout, { end, middle, unseen, breaks, ...rest }] = useBox<Omit<TextProps, keyof Box>>(props);
-  const own = [end && END, middle && MIDDLE, breaks && BREAKS, unseen && UNSEEN];
+  const own = [end && OWN.end, middle && OWN.middle, breaks && OWN.breaks, unseen && OWN.unseen];
   return (
     <NativeText
       {...heading}
       {...rest}
-      style={[TYPE[kind], { color: palette[tone] }, layout as TextStyle, own, style]}
+      style={[TYPE[kind], madeOnce({ color: palette[tone] }), layout as TextStyle, own, style]}
     />
   );
 }

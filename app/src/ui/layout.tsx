@@ -2,6 +2,7 @@ import type { ReactNode } from 'react';
 import {
   Pressable,
   ScrollView,
+  StyleSheet,
   View,
   type DimensionValue,
   type PressableProps,
@@ -89,7 +90,7 @@ export function useBox<R extends object>(props: Box & R): [ViewStyle, Omit<R, ke
   const { gap, pad, padX, padY, padTop, padBottom, padLeft, padRight, align, justify, grow, fill, ...more } = props;
   const { shrink, full, touch, width, height, minWidth, minHeight, maxWidth, outdent, ...others } = more;
   const { above, self, round, basis, rule, mark, framed, ground, ...rest } = others;
-  const style: Record<string, unknown> = {
+  const style = {
     gap: px(gap),
     padding: px(pad),
     paddingHorizontal: px(padX),
@@ -118,9 +119,31 @@ export function useBox<R extends object>(props: Box & R): [ViewStyle, Omit<R, ke
     ...(mark && { borderLeftWidth: 4, borderLeftColor: mark === 'room' ? 'transparent' : palette.accent }),
     ...(framed && { borderWidth: 1, borderColor: palette.edge, borderRadius: RADIUS }),
   };
-  const set = Object.entries(style).filter(([, value]) => value !== undefined);
-  return [Object.fromEntries(set), rest as Omit<R, keyof Box>];
+  return [madeOnce(style), rest as Omit<R, keyof Box>];
 }
+
+const made = new Map<string, ViewStyle>();
+/** Layouts differ little; widths that are worked out, as under a chart, could go on without end. */
+const KEPT = 1500;
+
+/** A style whose rules the page is given once, not at each drawing. */
+export function madeOnce(style: Readonly<Record<string, unknown>>): ViewStyle {
+  // What is undefined is left out of it.
+  const key = JSON.stringify(style);
+  const known = made.get(key);
+  if (known) return known;
+  const fresh = JSON.parse(key) as ViewStyle;
+  if (made.size >= KEPT) return fresh;
+  const { box } = StyleSheet.create({ box: fresh });
+  made.set(key, box);
+  return box;
+}
+
+const DIRECTION = StyleSheet.create({
+  row: { flexDirection: 'row' },
+  column: { flexDirection: 'column' },
+  grid: { flexDirection: 'row', flexWrap: 'wrap' },
+});
 
 /** One below the other. */
 export function Stack(props: BoxProps) {
@@ -131,19 +154,19 @@ export function Stack(props: BoxProps) {
 /** Side by side. */
 export function Row(props: BoxProps) {
   const [style, rest] = useBox(props);
-  return <View {...rest} style={[style, { flexDirection: 'row' }]} />;
+  return <View {...rest} style={[style, DIRECTION.row]} />;
 }
 
 /** Side by side, and on further lines when there is no room. */
 export function Grid(props: BoxProps) {
   const [style, rest] = useBox(props);
-  return <View {...rest} style={[style, { flexDirection: 'row', flexWrap: 'wrap' }]} />;
+  return <View {...rest} style={[style, DIRECTION.grid]} />;
 }
 
 /** Side by side on a wide screen, one below the other on a phone. */
 export function Split(props: BoxProps) {
   const [style, rest] = useBox(props);
-  return <View {...rest} style={[style, { flexDirection: useWide() ? 'row' : 'column' }]} />;
+  return <View {...rest} style={[style, DIRECTION[useWide() ? 'row' : 'column']]} />;
 }
 
 /** Holds what it holds off its edges by the width of a screen's margin. */
@@ -158,7 +181,7 @@ export function Press({ row, ...props }: PressProps) {
   const [style, rest] = useBox(props);
   // A link that wraps it has a style of its own.
   const { style: outer, ...others } = rest as typeof rest & { style?: StyleProp<ViewStyle> };
-  return <Pressable {...others} style={[style, row && { flexDirection: 'row' }, outer]} />;
+  return <Pressable {...others} style={[style, row && DIRECTION.row, outer]} />;
 }
 
 type ScrollProps = Box & Omit<ScrollViewProps, 'style' | 'contentContainerStyle'> & { tall?: boolean };

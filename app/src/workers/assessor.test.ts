@@ -7,6 +7,7 @@ import { Assessor, type Changes, type Verdict } from './assessor';
 
 const NOW = Date.parse('2026-06-01T20:00:00.000Z');
 const of = (id: string) => ({ id, name: id, ...usualFacts('violin'), addedAt: '2026-01-01T12:00:00.000Z', version: 1 });
+const NONE: ReadonlySet<string> = new Set();
 const household = {
   id: 'h',
   name: 'Ours',
@@ -47,13 +48,13 @@ function bench() {
 test('what is on screen is judged first, one instrument at a time, then the year once everything is there', () => {
   const { take, finish, ids } = bench();
   take({ watched: ['tern'] });
-  take({ household, complete: false });
+  take({ household, complete: NONE });
   expect(ids()).toEqual(['tern']);
   finish();
   expect(ids()).toEqual(['heron', 'wren']);
-  take({ complete: true });
+  take({ complete: 'all' });
   finish();
-  expect(ids()).toEqual(['year']);
+  expect(ids()).toEqual(['tern', 'heron', 'wren', 'year']);
 });
 
 test('nothing is judged by a log that was not read yet: it is not an empty one', () => {
@@ -64,7 +65,7 @@ test('nothing is judged by a log that was not read yet: it is not an empty one',
   take({ events: { heron: { anew: true, events: [rosined('heron', NOW - HOUR_MS)] } } });
   finish();
   expect(ids()).toEqual([]);
-  take({ complete: false });
+  take({ complete: NONE });
   finish();
   expect(told).toHaveLength(3);
   expect(told[0]).toMatchObject({ instrumentId: 'heron', assessment: { log: { rosinings: [expect.anything()] } } });
@@ -78,7 +79,7 @@ test('nothing is judged by a log that was not read yet: it is not an empty one',
 test('a verdict is what the core makes of the same events', () => {
   const { take, finish, told } = bench();
   const events = [rosined('heron', NOW - 3 * HOUR_MS), rosined('heron', NOW - HOUR_MS)];
-  take({ household, complete: false, events: { heron: { anew: true, events: events.slice(0, 1) } } });
+  take({ household, complete: NONE, events: { heron: { anew: true, events: events.slice(0, 1) } } });
   take({ events: { heron: { anew: false, events: events.slice(1) } } });
   finish();
   const last = told.findLast((each) => each.kind === 'instrument' && each.instrumentId === 'heron');
@@ -88,7 +89,7 @@ test('a verdict is what the core makes of the same events', () => {
 
 test('what changes meanwhile is taken in between two instruments, and only that is judged anew', () => {
   const { take, step, finish, ids } = bench();
-  take({ household, complete: false });
+  take({ household, complete: NONE });
   step();
   expect(ids()).toEqual(['heron', 'wren']);
   take({ events: { heron: { anew: true, events: [rosined('heron', NOW - HOUR_MS)] } } });
@@ -96,9 +97,41 @@ test('what changes meanwhile is taken in between two instruments, and only that 
   expect(ids()).toEqual(['heron', 'tern']);
 });
 
+test('what comes in several messages is judged once, when all of it is there', () => {
+  const { take, finish, ids, told } = bench();
+  take({ household, complete: NONE });
+  finish();
+  ids();
+  take({ events: { heron: { anew: true, events: [rosined('heron', NOW - 3 * HOUR_MS)] } }, more: true });
+  finish();
+  take({ events: { heron: { anew: false, events: [rosined('heron', NOW - HOUR_MS)] } }, more: true });
+  finish();
+  expect(ids()).toEqual([]);
+  take({ complete: new Set(['heron']) });
+  finish();
+  expect(told).toHaveLength(1);
+  expect(told[0]).toMatchObject({ instrumentId: 'heron', complete: true });
+  expect(told[0]).toMatchObject({ assessment: { log: { rosinings: [expect.anything(), expect.anything()] } } });
+});
+
+test('a verdict says whether it rests on all of the log, and is given again once it does', () => {
+  const { take, finish, told } = bench();
+  const whole = () => told.splice(0).map((each) => each.kind === 'instrument' && [each.instrumentId, each.complete]);
+  take({ household, complete: new Set(['wren']) });
+  finish();
+  expect(whole()).toEqual([
+    ['heron', false],
+    ['wren', true],
+    ['tern', false],
+  ]);
+  take({ complete: 'all' });
+  finish();
+  expect(whole()).toEqual([['heron', true], ['tern', true], false]);
+});
+
 test('time alone judges by the minute what is on screen, and by the hour what is not', () => {
   const { take, finish, ids } = bench();
-  take({ household, complete: false, watched: ['wren'] });
+  take({ household, complete: NONE, watched: ['wren'] });
   finish();
   ids();
   take({ nowMs: NOW + MINUTE_MS });
@@ -111,10 +144,10 @@ test('time alone judges by the minute what is on screen, and by the hour what is
 
 test('another household leaves nothing behind', () => {
   const { take, finish, told } = bench();
-  take({ household, complete: false, events: { heron: { anew: true, events: [rosined('heron', NOW - HOUR_MS)] } } });
+  take({ household, complete: NONE, events: { heron: { anew: true, events: [rosined('heron', NOW - HOUR_MS)] } } });
   finish();
   told.length = 0;
-  take({ household: { ...household, id: 'other' }, complete: false });
+  take({ household: { ...household, id: 'other' }, complete: NONE });
   finish();
   expect(told.every(({ householdId }) => householdId === 'other')).toBe(true);
   const [first] = told;
@@ -123,9 +156,9 @@ test('another household leaves nothing behind', () => {
 
 test('a verdict says which message was the last it rests on', () => {
   const { take, finish, told } = bench();
-  take({ household, complete: false });
+  take({ household, complete: 'all' });
   finish();
-  take({ complete: true });
+  take({ appointments: [] });
   take({ events: { wren: { anew: true, events: [] } } });
   finish();
   const last = told.findLast((each) => each.kind === 'instrument');

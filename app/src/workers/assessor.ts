@@ -14,10 +14,12 @@ export interface Changes {
   occasions?: readonly Occasion[];
   /** Events of some instruments: `anew`, these are all there are; otherwise they come to those known. */
   events?: Readonly<Record<string, { anew: boolean; events: readonly LogEvent[] }>>;
-  /** All events of the household are there; false: some are not. Told once the log on this device was read. */
-  complete?: boolean;
+  /** Instruments whose events are all there. Told once the log on this device was read. */
+  complete?: ReadonlySet<string> | 'all';
   /** Instruments on screen. */
   watched?: readonly string[];
+  /** What belongs with it follows in the next message: nothing is judged before. */
+  more?: boolean;
   /** The present moment, ms. */
   nowMs: number;
   /** Counts messages: a verdict says which it was the last it rests on. */
@@ -25,7 +27,15 @@ export interface Changes {
 }
 
 export type Verdict =
-  | { kind: 'instrument'; householdId: string; instrumentId: string; turn: number; assessment: Assessment<Instrument> }
+  | {
+      kind: 'instrument';
+      householdId: string;
+      instrumentId: string;
+      turn: number;
+      assessment: Assessment<Instrument>;
+      /** It rests on all events of the instrument. */
+      complete: boolean;
+    }
   | { kind: 'year'; householdId: string; year: YearPlan };
 
 /** Wood is slower than a clock: the air of places is worked out anew every ten minutes, and when something new is known. */
@@ -44,7 +54,8 @@ export class Assessor {
   private appointments: readonly Appointment[] = [];
   private occasions: readonly Occasion[] = [];
   /** null: nothing is known of the log yet, and nothing is judged. */
-  private complete: boolean | null = null;
+  private complete: ReadonlySet<string> | 'all' | null = null;
+  private more = false;
   private nowMs = 0;
   private turn = 0;
   private watched: ReadonlySet<string> = new Set();
@@ -52,7 +63,7 @@ export class Assessor {
   private yearStale = true;
   private running = false;
   private readonly events = new Map<string, LogEvent[]>();
-  private readonly verdicts = new Map<string, Assessment<Instrument>>();
+  private readonly verdicts = new Map<string, { assessment: Assessment<Instrument>; complete: boolean }>();
   private readonly stale = new Set<string>();
 
   constructor(
@@ -75,9 +86,19 @@ export class Assessor {
       this.yearStale = true;
     }
     if (changes.watched) this.watched = new Set(changes.watched);
-    this.complete = changes.complete ?? this.complete;
+    if (changes.complete) this.takeComplete(changes.complete);
     this.ageVerdicts();
+    this.more = changes.more ?? false;
     if (!this.running) this.run();
+  }
+
+  private takeComplete(complete: ReadonlySet<string> | 'all'): void {
+    this.complete = complete;
+    for (const [id, verdict] of this.verdicts) if (verdict.complete !== this.isComplete(id)) this.stale.add(id);
+  }
+
+  private isComplete(instrumentId: string): boolean {
+    return this.complete === 'all' || (this.complete?.has(instrumentId) ?? false);
   }
 
   private takeHousehold(next: Household): void {
@@ -102,15 +123,17 @@ export class Assessor {
   }
 
   private ageVerdicts(): void {
-    for (const [id, { log }] of this.verdicts) {
-      const age = this.nowMs - log.nowMs;
-      const minuteOver = this.watched.has(id) && minuteOf(this.nowMs) > minuteOf(log.nowMs);
+    for (const [id, { assessment }] of this.verdicts) {
+      const judgedAt = assessment.log.nowMs;
+      const age = this.nowMs - judgedAt;
+      const minuteOver = this.watched.has(id) && minuteOf(this.nowMs) > minuteOf(judgedAt);
       if (age >= PATIENCE_MS || minuteOver) this.stale.add(id);
     }
   }
 
   private run(): void {
-    this.running = true;
+    this.running = !this.more;
+    if (this.more) return;
     const instrument = this.nextStale();
     if (instrument) this.judge(instrument);
     else if (!this.judgeYear()) {
@@ -137,18 +160,26 @@ export class Assessor {
     }
     const assessment = assessInstrument(instrument, own, settings, this.places.of, moment);
     this.stale.delete(instrument.id);
-    this.verdicts.set(instrument.id, assessment);
+    const complete = this.isComplete(instrument.id);
+    this.verdicts.set(instrument.id, { assessment, complete });
     this.yearStale = true;
     const { turn } = this;
-    this.tell({ kind: 'instrument', householdId: settings.id, instrumentId: instrument.id, turn, assessment });
+    this.tell({
+      kind: 'instrument',
+      householdId: settings.id,
+      instrumentId: instrument.id,
+      turn,
+      assessment,
+      complete,
+    });
   }
 
   /** Lays out the year once everything is judged. @returns whether there was anything to do */
   private judgeYear(): boolean {
-    if (!this.household || !this.complete || !this.yearStale) return false;
+    if (!this.household || this.complete !== 'all' || !this.yearStale) return false;
     this.yearStale = false;
     const { id: householdId, instruments, timeZone } = this.household;
-    const all = instruments.flatMap(({ id }) => this.verdicts.get(id) ?? []);
+    const all = instruments.flatMap(({ id }) => this.verdicts.get(id)?.assessment ?? []);
     const moment = Math.max(this.nowMs, ...all.map(({ log }) => log.nowMs));
     const year = assessYear(all, this.appointments, this.occasions, moment, timeZone);
     this.tell({ kind: 'year', householdId, year });
