@@ -5,6 +5,23 @@ import typescript from 'typescript-eslint';
 /** Three words in a row. */
 const SENTENCE = /[A-Za-z’]{2,}[,.:;]?\s+[A-Za-z’]+[,.:;]?\s+[A-Za-z’]+/;
 
+const FRESH = '/^(Array|Object)Expression$/';
+const SELECTOR =
+  'CallExpression[callee.name=/^use(?!Memo|Effect|LayoutEffect|Callback|State|Reducer)[A-Z]/] > ArrowFunctionExpression';
+/** What a store is asked for is kept by the one who asks: made anew at each look, it would draw without end. */
+const SELECTS_WHAT_IS_KEPT = [
+  `[body.type=${FRESH}]`,
+  `[body.right.type=${FRESH}]`,
+  `[body.consequent.type=${FRESH}]`,
+  `[body.alternate.type=${FRESH}]`,
+  '[body.callee.property.name=/^(filter|map|flatMap|slice|concat|toSorted|toReversed|keys|values|entries|fromEntries)$/]',
+  '[body.expression.callee.property.name=/^(filter|map|flatMap|slice|concat|toSorted|toReversed|keys|values|entries|fromEntries)$/]',
+].map((made) => ({
+  selector: SELECTOR + made,
+  message:
+    'A selector gives what the store keeps: a list or object made in it is a new one at each look. Make it outside.',
+}));
+
 export default typescript.config(
   {
     ignores: [
@@ -55,12 +72,17 @@ export default typescript.config(
     rules: { 'react-hooks/rules-of-hooks': 'error', 'react-hooks/exhaustive-deps': 'error' },
   },
   {
+    files: ['app/src/**/*.{ts,tsx}'],
+    rules: { 'no-restricted-syntax': ['error', ...SELECTS_WHAT_IS_KEPT] },
+  },
+  {
     // Colours and sizes of the look live in one place; screens are laid out by its primitives.
     files: ['app/src/features/**/*.{ts,tsx}', 'app/src/app/**/*.tsx'],
     ignores: ['**/*.test.*'],
     rules: {
       'no-restricted-syntax': [
         'error',
+        ...SELECTS_WHAT_IS_KEPT,
         ...['JSXText[value=SENTENCE]', 'Literal[value=SENTENCE]', 'TemplateElement[value.raw=SENTENCE]'].map(
           (each) => ({
             selector: each.replace('SENTENCE', String(SENTENCE)),

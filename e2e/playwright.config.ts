@@ -1,5 +1,5 @@
 import { defineConfig, devices } from '@playwright/test';
-import { CHROMIUM } from '../scripts/lib/chromium.mjs';
+import { SHELL } from '../scripts/lib/chromium.mjs';
 
 export default defineConfig({
   testDir: './tests',
@@ -18,6 +18,6 @@ export default defineConfig({
     viewport: { width: 390, height: 844 },
     // Tracing costs a third of the time; the whole run goes without.
     trace: process.env.CI ? 'off' : 'retain-on-failure',
-    launchOptions: CHROMIUM,
+    launchOptions: SHELL,
   },
 });

@@ -1,4 +1,4 @@
-import { spawn, spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -13,41 +13,37 @@ function bin(name) {
   return join(ROOT, 'node_modules/.bin', name);
 }
 
-function attempt(command, args) {
-  const began = Date.now();
-  const { status } = spawnSync(command, args, {
-    cwd: ROOT,
-    stdio: 'inherit',
-    env: { ...process.env, CI: '1', FORCE_COLOR: '0' },
-  });
-  return { status: status ?? 1, seconds: Math.round((Date.now() - began) / 1000) };
-}
+const env = { ...process.env, CI: '1', FORCE_COLOR: '0' };
 
 function note(name, passed, failed, seconds) {
   results.push({ name, passed, failed, seconds });
 }
 
-/** A check that either passes or does not. What it prints is kept until it ends, for others run beside it. */
-function check(name, command, args) {
+/** Runs a command. What it prints is told once it ends, under its name, unless it runs alone: others run beside it. */
+function run(name, command, args, alone) {
   const began = Date.now();
-  const env = { ...process.env, CI: '1', FORCE_COLOR: '0' };
+  if (alone) console.log(`\n— ${name}`);
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: ROOT, env, stdio: ['ignore', 'pipe', 'pipe'] });
+    const child = spawn(command, args, { cwd: ROOT, env, stdio: alone ? 'inherit' : ['ignore', 'pipe', 'pipe'] });
     let said = '';
-    for (const stream of [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
+    for (const stream of alone ? [] : [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
     child.once('close', (status) => {
-      console.log(`\n— ${name}\n${said}`);
-      note(name, status === 0 ? 1 : 0, status === 0 ? 0 : 1, Math.round((Date.now() - began) / 1000));
-      resolve();
+      if (!alone) console.log(`\n— ${name}\n${said}`);
+      resolve({ status: status ?? 1, seconds: Math.round((Date.now() - began) / 1000) });
     });
   });
 }
 
+/** A check that either passes or does not. */
+async function check(name, command, args) {
+  const { status, seconds } = await run(name, command, args);
+  note(name, status === 0 ? 1 : 0, status === 0 ? 0 : 1, seconds);
+}
+
 /** A test runner that writes a report; a run that breaks off without one counts as a failure. */
-function suite(name, command, args, report, count) {
-  console.log(`\n— ${name}`);
+async function suite(name, command, args, report, count, alone = false) {
   rmSync(report, { force: true });
-  const { status, seconds } = attempt(command, args);
+  const { status, seconds } = await run(name, command, args, alone);
   try {
     const { passed, failed } = count(JSON.parse(readFileSync(report, 'utf8')));
     const broken = failed === 0 && (status !== 0 || passed === 0) ? 1 : 0;
@@ -57,8 +53,18 @@ function suite(name, command, args, report, count) {
   }
 }
 
+/** Jest over some of its projects. */
+function jest(name, projects, more) {
+  const report = join(scratch, `${name}.json`);
+  const args = ['--ci', ...more, '--json', `--outputFile=${report}`, '--selectProjects', ...projects];
+  return suite(name, bin('jest'), args, report, ({ numPassedTests, numFailedTests, numRuntimeErrorTestSuites }) => ({
+    passed: numPassedTests,
+    failed: numFailedTests + numRuntimeErrorTestSuites,
+  }));
+}
+
 try {
-  ensureDebian({ ...DEBIAN, chromium: ['chromium'] });
+  ensureDebian({ ...DEBIAN, 'chromium-headless-shell': ['chromium-headless-shell'] });
   ensurePackages();
   await build();
 } catch (error) {
@@ -70,31 +76,25 @@ try {
 // Two at a time, for two cores.
 await Promise.all([
   check('types', bin('tsc'), ['--build']),
-  check('lint', bin('eslint'), ['.', '--max-warnings', '0']).then(() =>
-    check('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']),
-  ),
+  check('lint', bin('eslint'), ['.', '--max-warnings', '0']),
 ]);
-await check('bytes', process.execPath, ['scripts/bytes.mjs']);
 const CODE = ['core', 'contract', 'simulators', 'server', 'app', 'e2e'];
 await Promise.all([
-  check('dependence', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...CODE]),
-  check('folders', bin('depcruise'), ['--config', '.dependency-cruiser.folders.cjs', ...CODE]),
+  jest('unit', ['core', 'contract', 'simulators', 'app'], ['--runInBand']),
+  jest('server', ['server'], ['--runInBand'])
+    .then(() => check('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']))
+    .then(() => check('dependence', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...CODE]))
+    .then(() => check('folders', bin('depcruise'), ['--config', '.dependency-cruiser.folders.cjs', ...CODE]))
+    .then(() => check('bytes', process.execPath, ['scripts/bytes.mjs'])),
 ]);
-const jestReport = join(scratch, 'jest.json');
-suite('unit and server', bin('jest'), ['--ci', '--json', `--outputFile=${jestReport}`], jestReport, (report) => ({
-  passed: report.numPassedTests,
-  failed: report.numFailedTests + report.numRuntimeErrorTestSuites,
-}));
 const playwrightReport = join(ROOT, 'e2e/test-results/report.json');
-suite(
+await suite(
   'interface',
   bin('playwright'),
   ['test', '--config', 'e2e/playwright.config.ts'],
   playwrightReport,
-  ({ stats, errors }) => ({
-    passed: stats.expected + stats.flaky,
-    failed: stats.unexpected + errors.length,
-  }),
+  ({ stats, errors }) => ({ passed: stats.expected + stats.flaky, failed: stats.unexpected + errors.length }),
+  true,
 );
 
 rmSync(scratch, { recursive: true, force: true });

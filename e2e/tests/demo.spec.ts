@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { expect, expectAccessible, openDemo, putOnStand, test, throughTheRound } from '../fixtures';
 
 /** Steps of a violin's round that come every evening; others join when they are due. */
@@ -13,205 +14,234 @@ const EVERY_EVENING = [
 ];
 const everyEvening = (steps: readonly string[]) => steps.filter((step) => EVERY_EVENING.includes(step));
 
-const CONTRAST = ['color-contrast'];
-/** Screens that a wide screen lays out differently. */
-const TWO_PANES = ['now, before', 'the opening round', 'closing round', 'the bench', 'kit', 'schools', 'air', 'year'];
+/** No violation, and nothing wider than the screen. @param only the rules to look at; all when left out */
+async function look(page: Page, screen: string, only?: readonly string[]) {
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  await expectAccessible(page, screen, only);
+  const [shown, whole] = await page.evaluate(() => [
+    document.documentElement.clientWidth,
+    document.documentElement.scrollWidth,
+  ]);
+  expect(whole, `${screen} is no wider than the screen`).toBeLessThanOrEqual(shown!);
+}
 
-for (const { name, viewport, colorScheme } of [
-  { name: 'phone', viewport: { width: 390, height: 844 }, colorScheme: 'light' },
-  { name: 'phone', viewport: { width: 390, height: 844 }, colorScheme: 'dark' },
-  { name: 'wide screen', viewport: { width: 1280, height: 800 }, colorScheme: 'light' },
+for (const { name, viewport, colorScheme, only } of [
+  // Names and roles are the same in the dark, colours are not.
+  { name: 'phone', viewport: { width: 390, height: 844 }, colorScheme: 'dark', only: ['color-contrast'] },
+  // A wide screen lays these out in two panes.
+  { name: 'wide screen', viewport: { width: 1280, height: 800 }, colorScheme: 'light', only: undefined },
 ] as const) {
-  test(`the demo library on a ${name}, ${colorScheme}: every screen is accessible and fits`, async ({ page }) => {
-    test.setTimeout(300_000);
+  test(`the sections of the demo library on a ${name}, ${colorScheme}: accessible, and they fit`, async ({ page }) => {
+    test.setTimeout(180_000);
     await page.setViewportSize(viewport);
     await page.emulateMedia({ colorScheme });
-    // Screens that share their look with others are walked by day only.
-    const whole = name === 'phone' && colorScheme === 'light';
-    const look = async (screen: string) => {
-      await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
-      // Names and roles are the same in the dark and on a wide screen; colours and panes are not.
-      if (name === 'phone' || TWO_PANES.includes(screen))
-        await expectAccessible(page, screen, colorScheme === 'dark' ? CONTRAST : undefined);
-      const [shown, whole] = await page.evaluate(() => [
-        document.documentElement.clientWidth,
-        document.documentElement.scrollWidth,
-      ]);
-      expect(whole, `${screen} is no wider than the screen`).toBeLessThanOrEqual(shown!);
-    };
-    await page.goto('/');
-    await expect(page.getByRole('button', { name: 'Start your own' })).toBeVisible();
-    await look('welcome');
-    await page.getByRole('button', { name: 'Start your own' }).click();
-    await expect(page.getByRole('button', { name: 'Make the account' })).toBeVisible();
-    await look('new account');
+    const section = (title: string) => page.getByRole('link', { name: title, exact: true }).click();
     await openDemo(page);
-    await look('now, before');
+    await look(page, 'now', only);
     await page.getByRole('link', { name: /^Rosin: (Now|Soon)/ }).click();
     await expect(page.getByRole('button', { name: 'Rosined now' })).toBeVisible();
-    await look('the working of rosin');
-    await page.getByRole('button', { name: 'Rosined now' }).click();
-    await expect(page.getByText('Rosined. The count starts again.')).toBeVisible();
-    await look('with a notice');
-    await page.getByRole('link', { name: 'Now', exact: true }).click();
-    await page.getByRole('link', { name: /^Residue/ }).click();
-    await expect(page.getByRole('radiogroup', { name: 'Zones' })).toBeVisible();
-    await look('residue on the plate');
-    await page.getByRole('link', { name: 'Now', exact: true }).click();
+    await look(page, 'the working of rosin', only);
+    await section('Now');
     await page.getByRole('link', { name: /^Before you play/ }).click();
-    await page.getByRole('button', { name: /^As usual/ }).click();
-    await look('the opening round');
+    await look(page, 'the opening round', only);
     await page.getByRole('button', { name: 'Start playing' }).click();
-    await expect(page.getByRole('timer')).toBeVisible();
-    await look('playing');
     await page.getByRole('button', { name: 'Finish' }).click();
     await expect(page.getByRole('heading', { name: 'Slacken the bow' })).toBeVisible();
-    await look('closing round');
-    await page.getByRole('button', { name: 'Hands-busy view' }).click();
-    await expect(page.getByText('Tap anywhere: done')).toBeVisible();
-    await look('hands-busy view');
-    await page.getByRole('button', { name: 'Usual view' }).click();
+    await look(page, 'the closing round', only);
     await page.getByRole('button', { name: 'Later' }).click();
-    await page.getByRole('link', { name: 'Air', exact: true }).click();
+    await section('Air');
     await expect(page.getByRole('list', { name: 'Rooms and cases' })).toBeVisible({ timeout: 20_000 });
-    await look('air');
-    await page.getByRole('button', { name: 'Read a hygrometer' }).click();
-    await expect(page.getByLabel('Humidity in %')).toBeVisible();
-    await look('reading a hygrometer');
-    await page.getByRole('button', { name: 'Close' }).click();
+    await look(page, 'air', only);
     await page.getByRole('link', { name: /^Over the ovens/ }).click();
-    const chart = page.getByRole('slider', { name: /a year of air/ });
-    await chart.press('End');
-    await page.getByRole('button', { name: 'As a table' }).click();
-    await look('a room’s year');
-    await page.getByRole('button', { name: 'What to do' }).click();
-    await expect(page.getByRole('heading', { name: 'Airing' })).toBeVisible();
-    await look('what to do');
-    await page.getByRole('link', { name: 'Air', exact: true }).click();
-    await page.getByRole('link', { name: /^Over the ovens/ }).click();
-    await page.getByRole('link', { name: /^Curlew:/ }).click();
-    await expect(page.getByRole('heading', { name: 'The working' })).toBeVisible();
-    await look('an instrument’s wood');
-    await page.getByRole('link', { name: 'Air', exact: true }).click();
-    await page.getByRole('link', { name: /^Hygrometers/ }).click();
-    await look('hygrometers');
-    await page.getByRole('link', { name: /^Hygrometer by the door/ }).click();
-    await look('a hygrometer');
-    await page.getByRole('button', { name: 'Check it over salt' }).click();
-    await page.getByLabel('It shows, in %').fill('73');
-    await look('salt check');
-    if (name === 'phone') {
-      for (const link of [/^Moving between climates/, /^On the way/]) {
-        await page.getByRole('link', { name: 'Air', exact: true }).click();
-        await page.getByRole('link', { name: link }).click();
-        await look(String(link));
-      }
-      await page.getByRole('link', { name: 'Air', exact: true }).click();
-      await page.getByRole('button', { name: 'Add a room or a case' }).click();
-      await look('adding a room');
-    }
-    await page.getByRole('link', { name: 'Year', exact: true }).click();
+    await page.getByRole('slider', { name: /a year of air/ }).press('End');
+    await look(page, 'a room’s year', only);
+    await section('Year');
     await expect(page.getByText(/^The next visit to the workshop/)).toBeVisible({ timeout: 30_000 });
-    await look('year');
-    await page.getByRole('button', { name: 'Add a performance, exam or holiday' }).click();
-    await look('a day that matters');
-    await page.getByRole('button', { name: 'Close', exact: true }).click();
-    if (whole) {
-      await page.getByRole('button', { name: /^Heron: new strings/ }).click();
-      await expect(page.getByRole('heading', { name: 'Move it' })).toBeVisible();
-      await look('a due item');
-      await page.getByRole('button', { name: 'Back' }).click();
-      for (const link of [/^What it costs/, /^In your calendar/, /^Out and in again/]) {
-        await page.getByRole('link', { name: link }).click();
-        await look(String(link));
-        if (String(link) !== '/^Out and in again/') await page.getByRole('button', { name: 'Back' }).click();
-      }
-      await page.getByRole('link', { name: /^Put a practice diary/ }).click();
-      await page.getByLabel('Practice diary').setInputFiles({
-        name: 'diary.csv',
-        mimeType: 'text/csv',
-        buffer: Buffer.from('date,minutes\n03/02/2026,20\n04/02/2026,soon\n'),
-      });
-      await expect(page.getByText('They can be read both ways. Which comes first?')).toBeVisible();
-      await look('a practice diary');
-    }
-    await page.getByRole('link', { name: 'Bench' }).click();
-    await look('the bench');
-    if (whole) {
-      await page.getByRole('link', { name: /^Change strings/ }).click();
-      await look('changing strings');
-      await page.getByRole('button', { name: 'Begin' }).click();
-      await page.getByRole('button', { name: 'Done, next' }).click();
-      await look('the guided change');
-      await page.getByRole('button', { name: 'Leave off' }).click();
-      await page.getByRole('link', { name: /^Tune and settle/ }).click();
-      await look('tune and settle');
-      await page.getByRole('button', { name: 'Back' }).click();
-    }
-    await page.getByRole('link', { name: /^Leaving home/ }).click();
-    await look('packing');
-    await page.getByRole('button', { name: 'Back' }).click();
-    for (const drill of ['Turn the screw', 'The round in order', 'Before the lid shuts', 'The missed zone']) {
-      await page.getByRole('link', { name: new RegExp(`^${drill}`) }).click();
-      await expect(page.getByRole('heading', { level: 1, name: drill })).toBeVisible();
-      await look(drill);
-      await page.getByRole('button', { name: 'Back' }).click();
-    }
-    if (name === 'phone') {
-      await page.getByRole('link', { name: /^What may I use/ }).click();
-      await look('what may I use');
-    }
-    await page.getByRole('link', { name: 'Kit' }).click();
+    await look(page, 'year', only);
+    await section('Bench');
+    await look(page, 'the bench', only);
+    await section('Kit');
     await expect(page.getByRole('link', { name: /^Wren, Violin 1\/2. Residue: (Now|Soon)/ })).toBeVisible({
       timeout: 30_000,
     });
-    await look('kit');
+    await look(page, 'kit', only);
     await page.getByRole('link', { name: /^Wren/ }).click();
     await expect(page.getByRole('heading', { name: 'History' })).toBeVisible();
-    await look('an instrument');
-    if (name === 'phone') {
-      await page.getByRole('link', { name: /^Strings of Wren/ }).click();
-      await expect(page.getByRole('img', { name: /^Pull of each string/ })).toBeVisible();
-      await look('strings');
-      await page.getByRole('link', { name: /^Compare/ }).click();
-      await page.getByRole('radio', { name: 'Gut, wound below' }).click();
-      await look('comparing strings');
-      await page.getByRole('button', { name: 'Back' }).click();
-      await page.getByRole('link', { name: /^One broke/ }).click();
-      await page.getByRole('radio', { name: 'D4' }).click();
-      await look('one broke');
-      await page.getByRole('button', { name: 'Back' }).click();
-      await page.getByRole('link', { name: /^How it is strung/ }).click();
-      await look('strung and tuned');
-      await page.getByRole('button', { name: 'Back' }).click();
-      await page.getByRole('link', { name: /^Sets and spares/ }).click();
-      await look('the cupboard');
-      await page.getByRole('link', { name: 'Kit', exact: true }).click();
-      await page.getByRole('link', { name: /^Wren/ }).click();
-    }
-    await page.getByRole('link', { name: /^Set-up sheet/ }).click();
-    await expect(page.getByRole('heading', { level: 1, name: 'Set-up sheet' })).toBeVisible();
-    await look('set-up sheet');
-    await page.getByRole('button', { name: 'Measure: Turns to your gap' }).click();
-    await look('measuring');
-    await page.getByRole('button', { name: 'Close' }).click();
+    await look(page, 'an instrument', only);
+    await page.getByRole('link', { name: /^Strings of Wren/ }).click();
+    await expect(page.getByRole('img', { name: /^Pull of each string/ })).toBeVisible();
+    await look(page, 'strings', only);
     await page.getByRole('button', { name: 'Back' }).click();
     await page.getByRole('link', { name: /^Schools of Wren/ }).click();
     await expect(page.getByRole('heading', { level: 1, name: 'Schools' })).toBeVisible();
-    await look('schools');
-    await page.getByRole('button', { name: 'Back' }).click();
-    await page.getByRole('button', { name: 'Change Wren' }).click();
-    await look('changing an instrument');
-    await page.getByRole('link', { name: 'Kit' }).click();
-    await page.getByRole('button', { name: 'Household and account' }).click();
-    await look('household');
-    await page.getByRole('link', { name: 'Kit' }).click();
-    await page.getByRole('button', { name: 'Add an instrument' }).click();
-    await look('choosing a family');
-    await page.getByRole('button', { name: 'Double bass' }).click();
-    await look('adding an instrument');
+    await look(page, 'schools', only);
   });
 }
+
+test('every screen of the demo library is accessible and fits a phone', async ({ page }) => {
+  test.setTimeout(300_000);
+  await page.goto('/');
+  await expect(page.getByRole('button', { name: 'Start your own' })).toBeVisible();
+  await look(page, 'welcome');
+  await page.getByRole('button', { name: 'Start your own' }).click();
+  await expect(page.getByRole('button', { name: 'Make the account' })).toBeVisible();
+  await look(page, 'new account');
+  await openDemo(page);
+  await look(page, 'now, before');
+  await page.getByRole('link', { name: /^Rosin: (Now|Soon)/ }).click();
+  await expect(page.getByRole('button', { name: 'Rosined now' })).toBeVisible();
+  await look(page, 'the working of rosin');
+  await page.getByRole('button', { name: 'Rosined now' }).click();
+  await expect(page.getByText('Rosined. The count starts again.')).toBeVisible();
+  await look(page, 'with a notice');
+  await page.getByRole('link', { name: 'Now', exact: true }).click();
+  await page.getByRole('link', { name: /^Residue/ }).click();
+  await expect(page.getByRole('radiogroup', { name: 'Zones' })).toBeVisible();
+  await look(page, 'residue on the plate');
+  await page.getByRole('link', { name: 'Now', exact: true }).click();
+  await page.getByRole('link', { name: /^Before you play/ }).click();
+  await page.getByRole('button', { name: /^As usual/ }).click();
+  await look(page, 'the opening round');
+  await page.getByRole('button', { name: 'Start playing' }).click();
+  await expect(page.getByRole('timer')).toBeVisible();
+  await look(page, 'playing');
+  await page.getByRole('button', { name: 'Finish' }).click();
+  await expect(page.getByRole('heading', { name: 'Slacken the bow' })).toBeVisible();
+  await look(page, 'closing round');
+  await page.getByRole('button', { name: 'Hands-busy view' }).click();
+  await expect(page.getByText('Tap anywhere: done')).toBeVisible();
+  await look(page, 'hands-busy view');
+  await page.getByRole('button', { name: 'Usual view' }).click();
+  await page.getByRole('button', { name: 'Later' }).click();
+  await page.getByRole('link', { name: 'Air', exact: true }).click();
+  await expect(page.getByRole('list', { name: 'Rooms and cases' })).toBeVisible({ timeout: 20_000 });
+  await look(page, 'air');
+  await page.getByRole('button', { name: 'Read a hygrometer' }).click();
+  await expect(page.getByLabel('Humidity in %')).toBeVisible();
+  await look(page, 'reading a hygrometer');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('link', { name: /^Over the ovens/ }).click();
+  const chart = page.getByRole('slider', { name: /a year of air/ });
+  await chart.press('End');
+  await page.getByRole('button', { name: 'As a table' }).click();
+  await look(page, 'a room’s year');
+  await page.getByRole('button', { name: 'What to do' }).click();
+  await expect(page.getByRole('heading', { name: 'Airing' })).toBeVisible();
+  await look(page, 'what to do');
+  await page.getByRole('link', { name: 'Air', exact: true }).click();
+  await page.getByRole('link', { name: /^Over the ovens/ }).click();
+  await page.getByRole('link', { name: /^Curlew:/ }).click();
+  await expect(page.getByRole('heading', { name: 'The working' })).toBeVisible();
+  await look(page, 'an instrument’s wood');
+  await page.getByRole('link', { name: 'Air', exact: true }).click();
+  await page.getByRole('link', { name: /^Hygrometers/ }).click();
+  await look(page, 'hygrometers');
+  await page.getByRole('link', { name: /^Hygrometer by the door/ }).click();
+  await look(page, 'a hygrometer');
+  await page.getByRole('button', { name: 'Check it over salt' }).click();
+  await page.getByLabel('It shows, in %').fill('73');
+  await look(page, 'salt check');
+  for (const link of [/^Moving between climates/, /^On the way/]) {
+    await page.getByRole('link', { name: 'Air', exact: true }).click();
+    await page.getByRole('link', { name: link }).click();
+    await look(page, String(link));
+  }
+  await page.getByRole('link', { name: 'Air', exact: true }).click();
+  await page.getByRole('button', { name: 'Add a room or a case' }).click();
+  await look(page, 'adding a room');
+  await page.getByRole('link', { name: 'Year', exact: true }).click();
+  await expect(page.getByText(/^The next visit to the workshop/)).toBeVisible({ timeout: 30_000 });
+  await look(page, 'year');
+  await page.getByRole('button', { name: 'Add a performance, exam or holiday' }).click();
+  await look(page, 'a day that matters');
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
+  await page.getByRole('button', { name: /^Heron: new strings/ }).click();
+  await expect(page.getByRole('heading', { name: 'Move it' })).toBeVisible();
+  await look(page, 'a due item');
+  await page.getByRole('button', { name: 'Back' }).click();
+  for (const link of [/^What it costs/, /^In your calendar/, /^Out and in again/]) {
+    await page.getByRole('link', { name: link }).click();
+    await look(page, String(link));
+    if (String(link) !== '/^Out and in again/') await page.getByRole('button', { name: 'Back' }).click();
+  }
+  await page.getByRole('link', { name: /^Put a practice diary/ }).click();
+  await page.getByLabel('Practice diary').setInputFiles({
+    name: 'diary.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from('date,minutes\n03/02/2026,20\n04/02/2026,soon\n'),
+  });
+  await expect(page.getByText('They can be read both ways. Which comes first?')).toBeVisible();
+  await look(page, 'a practice diary');
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await look(page, 'the bench');
+  await page.getByRole('link', { name: /^Change strings/ }).click();
+  await look(page, 'changing strings');
+  await page.getByRole('button', { name: 'Begin' }).click();
+  await page.getByRole('button', { name: 'Done, next' }).click();
+  await look(page, 'the guided change');
+  await page.getByRole('button', { name: 'Leave off' }).click();
+  await page.getByRole('link', { name: /^Tune and settle/ }).click();
+  await look(page, 'tune and settle');
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('link', { name: /^Leaving home/ }).click();
+  await look(page, 'packing');
+  await page.getByRole('button', { name: 'Back' }).click();
+  for (const drill of ['Turn the screw', 'The round in order', 'Before the lid shuts', 'The missed zone']) {
+    await page.getByRole('link', { name: new RegExp(`^${drill}`) }).click();
+    await expect(page.getByRole('heading', { level: 1, name: drill })).toBeVisible();
+    await look(page, drill);
+    await page.getByRole('button', { name: 'Back' }).click();
+  }
+  await page.getByRole('link', { name: /^What may I use/ }).click();
+  await look(page, 'what may I use');
+  await page.getByRole('link', { name: 'Kit' }).click();
+  await expect(page.getByRole('link', { name: /^Wren, Violin 1\/2. Residue: (Now|Soon)/ })).toBeVisible({
+    timeout: 30_000,
+  });
+  await look(page, 'kit');
+  await page.getByRole('link', { name: /^Wren/ }).click();
+  await expect(page.getByRole('heading', { name: 'History' })).toBeVisible();
+  await look(page, 'an instrument');
+  await page.getByRole('link', { name: /^Strings of Wren/ }).click();
+  await expect(page.getByRole('img', { name: /^Pull of each string/ })).toBeVisible();
+  await look(page, 'strings');
+  await page.getByRole('link', { name: /^Compare/ }).click();
+  await page.getByRole('radio', { name: 'Gut, wound below' }).click();
+  await look(page, 'comparing strings');
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('link', { name: /^One broke/ }).click();
+  await page.getByRole('radio', { name: 'D4' }).click();
+  await look(page, 'one broke');
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('link', { name: /^How it is strung/ }).click();
+  await look(page, 'strung and tuned');
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('link', { name: /^Sets and spares/ }).click();
+  await look(page, 'the cupboard');
+  await page.getByRole('link', { name: 'Kit', exact: true }).click();
+  await page.getByRole('link', { name: /^Wren/ }).click();
+  await page.getByRole('link', { name: /^Set-up sheet/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Set-up sheet' })).toBeVisible();
+  await look(page, 'set-up sheet');
+  await page.getByRole('button', { name: 'Measure: Turns to your gap' }).click();
+  await look(page, 'measuring');
+  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('link', { name: /^Schools of Wren/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Schools' })).toBeVisible();
+  await look(page, 'schools');
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('button', { name: 'Change Wren' }).click();
+  await look(page, 'changing an instrument');
+  await page.getByRole('link', { name: 'Kit' }).click();
+  await page.getByRole('button', { name: 'Household and account' }).click();
+  await look(page, 'household');
+  await page.getByRole('link', { name: 'Kit' }).click();
+  await page.getByRole('button', { name: 'Add an instrument' }).click();
+  await look(page, 'choosing a family');
+  await page.getByRole('button', { name: 'Double bass' }).click();
+  await look(page, 'adding an instrument');
+});
 
 test('undo is everywhere in the closing round, skipping is recorded, and the round waits when left', async ({
   page,

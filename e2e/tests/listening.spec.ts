@@ -3,7 +3,7 @@ import { mkdtempSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { CHROMIUM } from '../../scripts/lib/chromium.mjs';
+import { SHELL } from '../../scripts/lib/chromium.mjs';
 import { addInstrument, expect, signUp, test } from '../fixtures';
 
 /** A violin's A string, 24 cents flat of 440 Hz, as the browser's microphone hears it. */
@@ -18,9 +18,9 @@ execFileSync(
 test.use({
   permissions: ['microphone'],
   launchOptions: {
-    ...CHROMIUM,
+    ...SHELL,
     args: [
-      ...CHROMIUM.args,
+      ...SHELL.args,
       '--use-fake-ui-for-media-stream',
       '--use-fake-device-for-media-stream',
       `--use-file-for-fake-audio-capture=${sound}`,
