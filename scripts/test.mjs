@@ -80,9 +80,10 @@ await Promise.all([
 ]);
 const CODE = ['core', 'contract', 'simulators', 'server', 'app', 'e2e'];
 await Promise.all([
-  jest('unit', ['core', 'contract', 'simulators', 'app'], ['--runInBand']),
+  jest('unit', ['core', 'contract', 'simulators', 'app'], ['--runInBand']).then(() =>
+    check('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']),
+  ),
   jest('server', ['server'], ['--runInBand'])
-    .then(() => check('formatting', bin('prettier'), ['--check', '.', '--log-level', 'warn']))
     .then(() => check('dependence', bin('depcruise'), ['--config', '.dependency-cruiser.cjs', ...CODE]))
     .then(() => check('folders', bin('depcruise'), ['--config', '.dependency-cruiser.folders.cjs', ...CODE]))
     .then(() => check('bytes', process.execPath, ['scripts/bytes.mjs'])),

@@ -39,7 +39,9 @@ export function runTypeScript(file, env, options = {}) {
   });
 }
 
-/** Hash of files and folders, by path and content; build output and dependencies are passed over. */
+const MADE = /^(node_modules|dist|\.expo|fonts|\.build|.*\.tsbuildinfo)$/;
+
+/** Hash of files and folders, by path and content; what is made from them, and dependencies, are passed over. */
 export function fingerprint(paths) {
   const hash = createHash('sha256');
   const visit = (path) => {
@@ -48,7 +50,7 @@ export function fingerprint(paths) {
     const names = readdirSyncOrNull(full);
     if (!names) return hash.update(path).update('\0').update(readFileSync(full));
     for (const name of names.sort()) {
-      if (!['node_modules', 'dist', '.expo', 'fonts', '.build'].includes(name)) visit(join(path, name));
+      if (!MADE.test(name)) visit(join(path, name));
     }
   };
   paths.forEach(visit);
