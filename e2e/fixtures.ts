@@ -91,6 +91,10 @@ const RULES = ['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa', 'best-pra
  * @param only the rules to look at, where the others have been looked at before
  */
 export async function expectAccessible(page: Page, screen: string, only?: readonly string[]): Promise<void> {
+  // The screen that was asked for is there, not one that is being fetched, nor the one before it.
+  await page.evaluate(() => new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn))));
+  await expect(page.locator('main, [role=main]').first()).toBeAttached();
+  await expect(page.locator('h1, [role=heading][aria-level="1"]').first()).toBeAttached();
   // The rules stay in the page while the app goes from screen to screen: handing them over takes longer than looking.
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
   const options: RunOptions = {
