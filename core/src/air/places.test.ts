@@ -93,6 +93,18 @@ describe('places with their air', () => {
     expect(ahead[0]!.at).toBeGreaterThanOrEqual(NOW - HOUR_MS);
   });
 
+  it('what a room does is learnt of the weather that was; its forecast begins with the hour under way', () => {
+    const coming = weather(-24 * 14, 48);
+    const front = (hours: [number, number, number][]) =>
+      placesAir(known({ weather: { hours } }), [], 'UTC', NOW).get('front')!;
+    const other = coming.hours.map(([hour, temp, rh]): [number, number, number] =>
+      hour >= HOUR_NOW ? [hour, temp + 900, rh] : [hour, temp, rh],
+    );
+    expect(front(other).habit).toEqual(front(coming.hours).habit);
+    expect(front(other).ahead).not.toEqual(front(coming.hours).ahead);
+    expect(front(coming.hours).ahead[0]!.at).toBe(NOW - HOUR_MS);
+  });
+
   it('hours without a temperature are not reckoned by, nor those before', () => {
     const list = [0, 1, 2].map((at) => ({ at, rh: 0.5, low: 0.5, high: 0.5, tempC: at === 1 ? null : 20 }));
     expect(roomHours(list, 0).map(({ at }) => at)).toEqual([0, 2]);

@@ -29,6 +29,23 @@ describe('what a sensor’s own data say against it', () => {
     expect(stuck).toEqual({ code: 'stuck', hours: 60, rh: 0.45 });
   });
 
+  it('a display that moved within an hour, up or down, did not stand still', () => {
+    const still = hourly(60, () => 0.45);
+    const with30 = (more: Partial<AirHour>) => still.map((hour, at) => (at === 30 ? { ...hour, ...more } : hour));
+    expect(codes(still)).toEqual(['stuck']);
+    expect(codes(with30({ high: 0.6 }))).toEqual([]);
+    expect(codes(with30({ low: 0.3 }))).toEqual([]);
+    const [stuck] = sensorFaults(
+      [...with30({ high: 0.6 }), ...hourly(60, () => 0.45).slice(12)].map((hour, at) => ({
+        ...hour,
+        at: at * HOUR_MS,
+      })),
+      108 * HOUR_MS,
+      { watched: true, battery: null },
+    );
+    expect(stuck).toMatchObject({ code: 'stuck', hours: 77 });
+  });
+
   it('air that cannot be, for six hours', () => {
     const end = (rh: number, hours: number) => [
       ...lively(50),

@@ -195,6 +195,11 @@ describe('what a device keeps', () => {
     expect(record.steady).toMatchObject({ level: expect.closeTo(0.5, 9) as number });
   });
 
+  it('of a single reading it is that hour', () => {
+    expect(packRecord(correctedSeries(sums([[4500]]), []), 'UTC', 0)!.hours).toHaveLength(1);
+    expect(packRecord(correctedSeries(sums([[4500], []]), []), 'UTC', 0)!.days).toHaveLength(1);
+  });
+
   it('of news it is the days and hours they reach into; the level rests on the whole record and is not told', () => {
     const since = FIRST + 24 * 98 + 7;
     const news = packRecord(steady(24 * 100, 5000), 'UTC', since)!;

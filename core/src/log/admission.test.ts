@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { foldLog, logEventSchema, refusalOf, type AdmissionContext, type LogEvent } from '.';
+import { FIGURE_DATA } from '../instruments';
+import { foldLog, logEventSchema, referredTo, refusalOf, type AdmissionContext, type LogEvent } from '.';
 import { CLOCK_TOLERANCE_MS, HOUR_MS } from '../time';
 import { scribe } from '../testing/events';
 
@@ -302,4 +303,48 @@ test('the schema turns down what is not an event, in words', () => {
   expect(wrong({ occurredAt: '2026-03-14' }).error?.issues[0]?.message).toMatch(/UTC/);
   expect(wrong({ extra: 1 }).success).toBe(false);
   expect(wrong({ payload: { passes: 4 } }).success).toBe(false);
+});
+
+test('an instrument moves to a place of the household, or away, and nowhere else', () => {
+  const moved = (placeId: string | null) => event('moved', NOW, { placeId, cased: true });
+  const strange = { ...context(), hasPlace: (id: string) => id === 'front' };
+  expect([code(moved('front'), strange), code(moved(null), strange), code(moved('cellar'), strange)]).toEqual([
+    'admitted',
+    'admitted',
+    'no-such-place',
+  ]);
+  expect(refusalOf(moved('cellar'), strange)).toMatchObject({ code: 'no-such-place' });
+});
+
+test('figures are admitted up to the ends of their range, both included', () => {
+  const measured = (value: number) => event('measured', NOW, { figure: 'rest-left', value });
+  const { least, most } = FIGURE_DATA['rest-left'];
+  expect([least, most, least - 1, most + 1].map((value) => code(measured(value)))).toEqual([
+    'admitted',
+    'admitted',
+    'out-of-range',
+    'out-of-range',
+  ]);
+});
+
+test('an event tells which earlier ones it is about', () => {
+  expect(referredTo(ended)).toEqual([began.id]);
+  expect(referredTo(retract(began.id, NOW))).toEqual([began.id]);
+  expect(referredTo(event('step-done', NOW, { step: 'slacken', sessionId: began.id }))).toEqual([began.id]);
+  expect(referredTo(event('step-done', NOW, { step: 'slacken', sessionId: null }))).toEqual([]);
+  expect(referredTo(event('rosined', NOW, {}))).toEqual([]);
+});
+
+test('a log without entries has lists without entries', () => {
+  const { steps, packings, drills, moves, weighings, fittings, changes, tunings } = foldLog([], NOW, 'UTC');
+  expect([steps, packings, drills, moves, weighings, fittings, changes, tunings]).toEqual([
+    [],
+    [],
+    [],
+    [],
+    [],
+    [],
+    [],
+    [],
+  ]);
 });

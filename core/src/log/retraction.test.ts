@@ -92,3 +92,38 @@ test('what was taken back can be told, with all that holds it down', () => {
   expect(takenBack([rosined, one, two, ...back])).toEqual([]);
   expect(takenBack([rosined, one, back[0]!])).toEqual([]);
 });
+
+test('the last retracted is told first, whenever it happened; what was retracted at one moment by id', () => {
+  const { event, retract } = scribe();
+  const [early, late, third] = [event('rosined', AT, {}), event('rosined', AT, {}), event('rosined', AT, {})];
+  const on = (id: string, day: number) => ({ ...retract(id, AT), recordedAt: `2026-05-0${day}T18:00:00.000Z` });
+  const order = (...retractions: LogEvent[]) =>
+    takenBack([early, late, third, ...retractions]).map(({ event: { id } }) => id);
+  expect(order(on(early.id, 3), on(late.id, 2), on(third.id, 4))).toEqual([third.id, early.id, late.id]);
+  expect(order(on(late.id, 2), on(third.id, 4), on(early.id, 3))).toEqual([third.id, early.id, late.id]);
+  // Its newest retraction counts, in whatever order they arrived.
+  const [first, last] = [on(early.id, 2), on(early.id, 5)];
+  expect(order(first, last, on(late.id, 3))).toEqual([early.id, late.id]);
+  expect(order(last, first, on(late.id, 3))).toEqual([early.id, late.id]);
+  expect(order(on(early.id, 2), on(third.id, 2), on(late.id, 2))).toEqual(
+    [early.id, late.id, third.id].sort().reverse(),
+  );
+});
+
+test('a retraction of nothing, of a retraction, or in a circle takes nothing back', () => {
+  const { event, retract } = scribe();
+  const rosined = event('rosined', AT, {});
+  const undo = retract(rosined.id, AT);
+  const [a, b] = [retract('x', AT), retract('x', AT)];
+  a.payload.eventId = b.id;
+  b.payload.eventId = a.id;
+  expect(takenBack([rosined, retract('nothing', AT), a, b])).toEqual([]);
+  expect(takenBack([rosined, undo, retract(undo.id, AT)])).toEqual([]);
+});
+
+test('what happened at one moment stands in order of its ids, what happened earlier before it', () => {
+  const { event } = scribe();
+  const made = ['c', 'a', 'b'].map((id) => ({ ...event('rosined', AT, {}), id }));
+  const before = { ...event('rosined', '2026-04-30T18:00:00.000Z', {}), id: 'z' };
+  expect(ids(liveEvents([...made, before]))).toEqual(['z', 'a', 'b', 'c']);
+});

@@ -83,6 +83,32 @@ test('columns are matched by their heads and what stands in them', () => {
   ).toBe('fraction');
 });
 
+test('the unit of temperatures is told by their head, else by what only one of them can be, else asked', () => {
+  const unit = (head: string, ...values: string[]) =>
+    guessPlan([['date', head, 'humidity'], ...values.map((value) => ['2026-03-04 10:00', value, '45'])]).tempUnit;
+  for (const head of ['Temp °F', 'temp (f)', 'Temperature ° F', 'temp fahrenheit'])
+    expect([head, unit(head, '20')]).toEqual([head, 'F']);
+  for (const head of ['Temp °C', 'temp (c)', 'Temperature ° C', 'temp celsius'])
+    expect([head, unit(head, '70')]).toEqual([head, 'C']);
+  // A head that has the letter in a word says nothing.
+  expect([unit('temp of case', '20'), unit('temp attic', '20')]).toEqual([null, null]);
+  expect([unit('temp', '20', '46'), unit('temp', '20', '45')]).toEqual(['F', null]);
+  expect(
+    planGaps(
+      guessPlan([
+        ['date', 'temp', 'humidity'],
+        ['2026-03-04 10:00', '20', '45'],
+      ]),
+    ),
+  ).toEqual(['tempUnit']);
+});
+
+test('a column of humidities up to one is taken for fractions', () => {
+  const unit = (...values: string[]) =>
+    guessPlan([['date', 'rh'], ...values.map((value) => ['2026-03-04 10:00', value])]).rhUnit;
+  expect([unit('0.4', '1'), unit('0.4', '1.1'), unit('45', '1')]).toEqual(['fraction', 'percent', 'percent']);
+});
+
 describe('lines of a logger', () => {
   const plan: ColumnPlan = {
     skip: 0,

@@ -85,8 +85,8 @@ export function guessPlan(rows: readonly Row[]): GuessedPlan {
 
 /** The unit of a column of temperatures by its head, else by what only °F can be; null where it has to be asked. */
 function tempUnitOf(head: string, values: readonly number[]): 'C' | 'F' | null {
-  if (/°?\s?f\b|fahrenheit/.test(head)) return 'F';
-  if (/°?\s?c\b|celsius/.test(head)) return 'C';
+  if (/(?<!\p{L})f(?!\p{L})|fahrenheit/u.test(head)) return 'F';
+  if (/(?<!\p{L})c(?!\p{L})|celsius/u.test(head)) return 'C';
   return largest(values) > FAHRENHEIT_FROM ? 'F' : null;
 }
 
