@@ -24,6 +24,7 @@ describe('where an instrument was', () => {
       { airOf: 'front', cased: true },
     ],
     ['a case of which nobody said where it stands', 'lost', false, ['front'], { airOf: null, cased: true }],
+    ['a case in a room that nobody reads either', 'case', false, ['back'], { airOf: null, cased: true }],
     ['a room nobody reads', 'back', false, ['front'], { airOf: null, cased: false }],
     ['away from home', null, true, ['front'], { placeId: null, airOf: null, cased: true }],
     ['a place that was removed since', 'gone', false, ['front'], { placeId: null, airOf: null, cased: false }],

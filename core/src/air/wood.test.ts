@@ -145,3 +145,11 @@ test('every family has parts that move, and what dry and damp wood does is told 
   expect(woodParts(usualFacts('guitar', 'electric'))[0]!.id).toBe('neck');
   expect(effectsOf(usualFacts('guitar', 'electric'), { neck: 0.06 })).toEqual(['relief']);
 });
+
+test('a board moves more across the year rings’ tangent than across their radius; outside 6 to 14 % it is said to be reckoned on', () => {
+  const board = (cut: 'quarter' | 'slab') => ({ species: 'spruce' as const, cut, widthMm: 200 });
+  // Published: shrinkage across the tangent is larger than across the radius in every wood (Wood Handbook, chapter 4).
+  expect(movement(board('slab'), 0.08, 0.1).mm).toBeGreaterThan(movement(board('quarter'), 0.08, 0.1).mm);
+  const extrapolated = (from: number, to: number) => movement(board('quarter'), from, to).extrapolated;
+  expect([extrapolated(0.06, 0.14), extrapolated(0.0599, 0.1), extrapolated(0.1, 0.1401)]).toEqual([false, true, true]);
+});

@@ -11,7 +11,7 @@ import {
 } from '.';
 import { wallInstant } from '../../time';
 import { celsiusOf, fahrenheitOf } from '../../units';
-import { guessDelimiter, numberIn } from '../../tables';
+import { guessDelimiter, LONGEST_CELL, numberIn } from '../../tables';
 
 const NOW = Date.parse('2026-11-20T12:00:00.000Z');
 
@@ -146,6 +146,32 @@ describe('lines of a logger', () => {
     expect(read(['04.03.2026 10:00', 'ERR', '20'])).toBe('no-number');
     expect(read(['04.03.2026 10:00', '101.5', '20'])).toBe('rh-above-100');
     expect(read(['04.03.2027 10:00', '45', '20'])).toBe('in-the-future');
+  });
+
+  test('times may have seconds, or be of half a day; what is no time of day is no date', () => {
+    const timeOf = (time: string) => {
+      const reading = read([`04.03.2026 ${time}`, '45', '20']);
+      return typeof reading === 'string' ? reading : new Date(reading.atS * 1000).toISOString().slice(11, 19);
+    };
+    expect(['', '23:59', '7:05', '18:05:09', '00:00:60'].map(timeOf)).toEqual([
+      '00:00:00',
+      '23:59:00',
+      '07:05:00',
+      '18:05:09',
+      '00:01:00',
+    ]);
+    expect(['12:05 am', '12:05 p.m.', '1:05 PM ', '11:05 a.m'].map(timeOf)).toEqual([
+      '00:05:00',
+      '12:05:00',
+      '13:05:00',
+      '11:05:00',
+    ]);
+    expect(['24:00', '12:60', '12:00:61'].map(timeOf)).toEqual(['no-date', 'no-date', 'no-date']);
+    expect(read(['04.03', '45', '20'])).toBe('no-date');
+    expect(read(['4', '45', '20'])).toBe('no-date');
+    const padded = (length: number) => read(['04.03.2026 10:00'.padEnd(length, ' '), '45', '20']);
+    expect(padded(LONGEST_CELL)).not.toBe('no-date');
+    expect(padded(LONGEST_CELL + 1)).toBe('no-date');
   });
 
   test('the hour that comes twice is told apart by the order of the lines', () => {
