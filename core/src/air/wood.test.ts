@@ -25,6 +25,18 @@ test.each([
   expect(Math.abs(equilibriumMoisture(rh, 21.1) * 100 - percent)).toBeLessThanOrEqual(0.1);
 });
 
+test.each([
+  [4.4, 0.5, 9.5],
+  [4.4, 0.8, 16.5],
+  [37.8, 0.5, 8.7],
+  [37.8, 0.8, 15.1],
+  [48.9, 0.5, 8.2],
+  [48.9, 0.8, 14.4],
+])('at %d °C and %d wood comes to rest at %d %%', (tempC, rh, percent) => {
+  // Published: Wood Handbook, table 4-2 (values from memory): warm wood holds less.
+  expect(Math.abs(equilibriumMoisture(rh, tempC) * 100 - percent)).toBeLessThanOrEqual(0.1);
+});
+
 test('more humidity is more moisture, and moisture turns back into the humidity it rests in', () => {
   fc.assert(
     fc.property(
