@@ -23,7 +23,8 @@ test('the server stops mid-session: playing goes on, a reload loses nothing, and
   );
   await page.getByRole('button', { name: 'Start playing' }).click();
   await expect(page.getByRole('timer')).toBeVisible();
-  await began;
+  // Its answer is here to the last letter.
+  await (await began).finished();
 
   await server.stop('SIGKILL');
   await page.getByRole('button', { name: 'Rosined just now' }).click();

@@ -58,6 +58,7 @@ test('a cello’s evening: endpin and turns written down, the round with full ha
     await tap();
   }
   await expect(page.getByRole('button', { name: /^Done: Wipe where hands were/ })).toBeVisible();
+  await expect.poll(async () => (await page.request.get('/api/v1/events')).text()).toContain('wipe-rosin');
   // It is how this device likes it, so it stays after a reload; then the usual view takes over where it was.
   await page.reload();
   await page.getByRole('button', { name: 'Usual view' }).click();

@@ -250,12 +250,7 @@ export async function openLog(
   link.channel = new BroadcastChannel(`tembrin-${householdId}`);
   link.channel.onmessage = ({ data }: MessageEvent<Message>) => apply(data);
 
-  const [first, unsent, refused, reached] = await Promise.all([
-    firstId ? mine.getAllFromIndex('events', 'instrument', firstId) : [],
-    mine.getAll('outbox'),
-    mine.getAll('refused'),
-    mine.get('reached', 'log'),
-  ]);
+  const [first, unsent, refused, reached] = await readKept(mine, firstId);
   if (link.store !== mine) return;
   const events = merged(merged({}, first), unsent);
   const kept = reached !== undefined;
@@ -273,6 +268,17 @@ export async function openLog(
     useLog.setState((state) => ({ events: merged(state.events, all), complete: 'all' }));
   }
   await look();
+}
+
+/** What the device keeps, as of one moment: an entry that is just being settled is in one of the lists, not between them. */
+function readKept(mine: DeviceStore, firstId: string | null) {
+  const kept = mine.transaction(['events', 'outbox', 'refused', 'reached']);
+  return Promise.all([
+    firstId ? kept.objectStore('events').index('instrument').getAll(firstId) : [],
+    kept.objectStore('outbox').getAll(),
+    kept.objectStore('refused').getAll(),
+    kept.objectStore('reached').get('log'),
+  ]);
 }
 
 /** On a new device the log of the instrument on the stand is fetched before the others. */
