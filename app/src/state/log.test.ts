@@ -142,6 +142,24 @@ test('on a new device the instrument on the stand is read first, and the others 
   expect(useLog.getState().complete).toBe('all');
 });
 
+test('what the server has besides makes no whole before what the device keeps was read', async () => {
+  await rosined('wren');
+  await sent();
+  await openLog(household, 'heron');
+  await leaveLog();
+  let judged!: () => void;
+  const opened = openLog(household, 'heron', () => new Promise((resolve) => (judged = resolve)));
+  await until(({ complete }) => complete !== 'all' && complete.has('heron'));
+  // As when the household comes from the server once more, and by the minute.
+  const again = [openLog(household, 'heron'), look()];
+  // Time enough for what should wait.
+  for (let round = 0; round < 8; round++) await send();
+  expect([useLog.getState().complete, ids('wren')]).toEqual([new Set(['heron']), []]);
+  judged();
+  await Promise.all([opened, ...again]);
+  expect([useLog.getState().complete, ids('wren').length]).toEqual(['all', 1]);
+});
+
 test('signed out, entries wait', async () => {
   server.reach = 'signed-out';
   await rosined();

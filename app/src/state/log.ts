@@ -55,7 +55,9 @@ const link: {
   channel: BroadcastChannel | null;
   retry: ReturnType<typeof setTimeout> | undefined;
   patienceMs: number;
-} = { store: null, channel: null, retry: undefined, patienceMs: 0 };
+  /** Resolves once what the device keeps was read: what the server has besides makes a whole only with that. */
+  read: Promise<void>;
+} = { store: null, channel: null, retry: undefined, patienceMs: 0, read: Promise.resolve() };
 const FIRST_RETRY_MS = 1_000;
 const LONGEST_RETRY_MS = 30_000;
 const LOOK_AGAIN_MS = 60_000;
@@ -204,6 +206,7 @@ export async function look(): Promise<void> {
   const mine = link.store;
   if (!mine) return;
   try {
+    await link.read;
     for (let more = true; more && link.store === mine;) {
       const after = (await mine.get('reached', 'log')) ?? 0;
       const page = await call('readLog', { query: { after } });
@@ -250,6 +253,13 @@ export async function openLog(
   link.channel = new BroadcastChannel(`tembrin-${householdId}`);
   link.channel.onmessage = ({ data }: MessageEvent<Message>) => apply(data);
 
+  link.read = readIn(mine, firstId, firstRead);
+  await link.read;
+  if (link.store === mine) await look();
+}
+
+/** Reads what the device keeps, the instrument on the stand first; on a new device that one's log from the server. */
+async function readIn(mine: DeviceStore, firstId: string | null, firstRead: (id: string) => Promise<void>) {
   const [first, unsent, refused, reached] = await readKept(mine, firstId);
   if (link.store !== mine) return;
   const events = merged(merged({}, first), unsent);
@@ -262,12 +272,10 @@ export async function openLog(
     await firstRead(firstId);
     if (link.store !== mine) return;
   }
-  if (kept) {
-    const all = await mine.getAll('events');
-    if (link.store !== mine) return;
-    useLog.setState((state) => ({ events: merged(state.events, all), complete: 'all' }));
-  }
-  await look();
+  if (!kept) return;
+  const all = await mine.getAll('events');
+  if (link.store !== mine) return;
+  useLog.setState((state) => ({ events: merged(state.events, all), complete: 'all' }));
 }
 
 /** What the device keeps, as of one moment: an entry that is just being settled is in one of the lists, not between them. */
