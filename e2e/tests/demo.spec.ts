@@ -270,9 +270,10 @@ test('undo is everywhere in the closing round, skipping is recorded, and the rou
 test('everything can be done from the keyboard, and ? tells how', async ({ page }) => {
   await openDemo(page);
   await page.keyboard.press('?');
-  await expect(page.getByRole('row', { name: /Start playing S/ })).toBeVisible();
+  const keys = page.getByRole('dialog', { name: 'Keys on this screen' });
+  await expect(keys.getByRole('row', { name: /Start playing S/ })).toBeVisible();
   await page.keyboard.press('Escape');
-  await expect(page.getByRole('heading', { name: 'Keys on this screen' })).toBeHidden();
+  await expect(keys).toBeHidden();
   await page.keyboard.press('2');
   await expect(page.getByRole('heading', { name: 'Quayside String Library' })).toBeVisible();
   await page.keyboard.press('1');
