@@ -11,14 +11,18 @@ const days = (count: number) => (count === 0 ? 'today' : count === 1 ? 'yesterda
 const points = (change: number) => `${Math.abs(change * 100).toFixed(1)} %`;
 
 /** What the rosin verdict says to do. */
-export function rosinWords({ kind, passes, minutes, budget }: RosinVerdict): string {
+export function rosinWords({ kind, since, passes, minutes, budget }: RosinVerdict): string {
+  const bowed =
+    since === 'not-known'
+      ? `${minutesWords(minutes)} bowed and no rosining on record`
+      : `${minutesWords(minutes)} since the last rosining`;
   switch (kind) {
     case 'new-hair':
       return 'New hair, no rosin on it yet: give it some minutes, in many light passes.';
     case 'due':
-      return `${minutesWords(minutes)} since the last rosining: give it ${NUMBERS[passes] ?? passes} passes.`;
+      return `${bowed}: give it ${NUMBERS[passes] ?? passes} passes.`;
     case 'enough':
-      return `${minutesWords(minutes)} since the last rosining; none needed before ${minutesWords(budget.dueFrom)}.`;
+      return `${bowed}; none needed before ${minutesWords(budget.dueFrom)}.`;
   }
 }
 
@@ -70,6 +74,14 @@ export function becauseWords(because: Because): string {
   }
 }
 
+/** A round that is spelt out, by its first and its last step. */
+function stepByStep(steps: readonly RoundStep<OpeningStepId>[]): string {
+  const [first, last] = [steps[0]!.data.title, steps.at(-1)!.data.title];
+  return steps.length === 1
+    ? `One step: ${first.toLowerCase()}.`
+    : `Step by step: ${steps.length} of them, from “${first}” to “${last}”.`;
+}
+
 /** The opening round in a line: what stands out today, else this player's own measures. */
 export function openingWords(steps: readonly RoundStep<OpeningStepId>[], lengths: LengthUnit): string {
   // A bow left tight stands at the top of the stand already.
@@ -81,7 +93,7 @@ export function openingWords(steps: readonly RoundStep<OpeningStepId>[], lengths
     because?.code === 'rosin' ? rosinWords(because.verdict) : `${data.title}. ${becauseWords(because!)}`,
   );
   if (said.length > 0) return said.length > 2 ? `${said[0]} And ${said.length - 1} more.` : said.join(' ');
-  if (learning) return 'Step by step, from opening the case to the last look at the bridge.';
+  if (learning) return stepByStep(steps);
   const own = steps.flatMap(({ data, measure }) =>
     measure && data.figure ? [`${data.title.toLowerCase()}: ${measureWords(data.figure, measure.value, lengths)}`] : [],
   );

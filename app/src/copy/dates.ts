@@ -57,6 +57,13 @@ export function minutesWords(minutes: number): string {
   return minutes < 300 ? `${Math.round(minutes)} min` : hoursWords(minutes / 60);
 }
 
+/** A figure by itself with what it counts: minutes, from five hours on hours. */
+export function countWords(minutes: number, what: string): { figure: string; unit: string } {
+  const hours = minutes >= 300;
+  const figure = String(Math.round(hours ? minutes / 60 : minutes));
+  return { figure, unit: `${hours ? 'hours' : figure === '1' ? 'minute' : 'minutes'} ${what}` };
+}
+
 export function hoursWords(hours: number): string {
   return `${hours < 10 ? hours.toFixed(1) : Math.round(hours)} h`;
 }

@@ -42,6 +42,8 @@ export function eventWords(event: LogEvent, instrument: Instrument | null, timeZ
       return `${instrument ? stringNames(instrument)[event.payload.string] : `String ${event.payload.string + 1}`} tuned, found ${centsWords(event.payload.cents)}`;
     case 'rehaired':
       return event.payload.known ? 'Bow rehaired' : 'Bow hair on, date not known';
+    case 'strings-looked-over':
+      return 'Strings looked over, still good';
     case 'hair-looked-over':
       return 'Bow hair looked over, still good';
     case 'checked-up':

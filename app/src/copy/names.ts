@@ -6,6 +6,7 @@ import {
   type CaseKind,
   type Family,
   type Finish,
+  type Habit,
   type Kind,
   type RestKind,
   type Zone,
@@ -43,6 +44,22 @@ export const REASON_NAMES: Readonly<Record<FitReason, string>> = {
   experiment: 'Trying others',
   set: 'To match the set',
   'on-record': 'Not known',
+};
+
+/** How much it is played on most days: as an answer, and in a sentence. */
+export const HABIT_NAMES: Readonly<Record<Habit, string>> = {
+  minutes: 'A few minutes',
+  'half-hour': 'Half an hour',
+  hour: 'An hour',
+  'two-hours': 'Two hours',
+  more: 'Longer',
+};
+export const HABIT_WORDS: Readonly<Record<Habit, string>> = {
+  minutes: 'a few minutes a day',
+  'half-hour': 'half an hour a day',
+  hour: 'an hour a day',
+  'two-hours': 'two hours a day',
+  more: 'more than two hours a day',
 };
 
 export const REST_NAMES: Readonly<Record<RestKind, string>> = {

@@ -85,7 +85,7 @@ test('each reason carries its figures', () => {
   expect(reason('rosin', [event('rosined', 3, {}), ...session(2, 0.5)])).toMatch(/due in 30 min/);
   expect(reason('residue', session(4, 0.5))).toMatch(/Nothing wiped for 4 days, with 30 min .*getting hard/);
   expect(reason('residue', session(90, 0.5))).toMatch(/workshop/);
-  expect(reason('hair', [event('rehaired', 380, { reason: 'routine', known: true })])).toMatch(/yearly look/);
+  expect(reason('hair-look', [event('rehaired', 380, { reason: 'routine', known: true })])).toMatch(/yearly look/);
   expect(reason('checkup', [event('checked-up', 250, { known: true })])).toMatch(/every 6 months is the rule/);
 });
 
@@ -106,10 +106,14 @@ test('the headline is the most pressing thing: a tight bow before all else', () 
 test('a player is told what the windows count on and what that rests on', () => {
   const since = (days: number, events: LogEvent[]) => paceReason(judge(events, { ...violin, addedAt: ago(days) }).pace);
   expect(since(0, [])).toBe(
-    'The windows count on 30 min of playing a day: a start of 30 min a day, until your own log says more.',
+    'The windows count on 30 min of playing a day: a start of 30 min a day, as nobody has said, until your own log says more.',
   );
-  expect(since(5, session(3, 1))).toMatch(/: 5 days of your log and a start of 30 min a day\.$/);
-  expect(since(200, session(3, 1))).toMatch(/count on [1-4] min of playing a day: 200 days of your log, recent/);
+  expect(since(5, session(3, 1))).toMatch(/: 5 days of your log and a start of 30 min a day, as nobody has said\.$/);
+  expect(since(200, session(3, 1))).toMatch(/min of playing a day: 200 days of your log, recent/);
+  expect(since(300, session(3, 1).concat(session(70, 1)))).not.toMatch(/pause/);
+  expect(since(200, Array.from({ length: 60 }, (_each, at) => session(120 - at, 1)).flat())).toMatch(
+    /Nothing played for \d+ days is taken for a pause/,
+  );
 });
 
 test('every working shows its verdict, rule, school and what would change it, and adds up', () => {

@@ -83,6 +83,8 @@ export class Assessor {
     if (changes.appointments || changes.occasions) {
       this.appointments = changes.appointments ?? this.appointments;
       this.occasions = changes.occasions ?? this.occasions;
+      // Holidays are pauses that the forecasts know of.
+      if (changes.occasions) this.allStale();
       this.yearStale = true;
     }
     if (changes.watched) this.watched = new Set(changes.watched);
@@ -158,7 +160,7 @@ export class Assessor {
       const of = this.air ? placesAir(this.air, this.unsent, settings.timeZone, moment) : new Map();
       this.places = { slot, of };
     }
-    const assessment = assessInstrument(instrument, own, settings, this.places.of, moment);
+    const assessment = assessInstrument(instrument, own, settings, this.places.of, this.occasions, moment);
     this.stale.delete(instrument.id);
     const complete = this.isComplete(instrument.id);
     this.verdicts.set(instrument.id, { assessment, complete });

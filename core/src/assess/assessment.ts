@@ -4,7 +4,8 @@ import type { InstrumentFacts } from '../instruments';
 import type { InstrumentLog } from '../log';
 import { threadOf, threadsOf, type InstrumentAir, type Thread } from '../parts';
 import type { Schools } from '../schools';
-import { paceFrom, type Pace } from '../wear';
+import { dayOfDate } from '../time';
+import { paceFrom, type Away, type Pace } from '../wear';
 
 /** What an instrument's air asks for. */
 export interface AirCondition {
@@ -32,6 +33,7 @@ export interface Assessment<Facts extends InstrumentFacts = InstrumentFacts> {
  * @param log what `foldLog` gives; its `nowMs` is the moment judged
  * @param observedFrom when the household began to record this instrument, ms
  * @param air the air it was in; null where nobody knows it
+ * @param away days away that are in the calendar, ms
  */
 export function assess<Facts extends InstrumentFacts>(
   facts: Facts,
@@ -39,8 +41,10 @@ export function assess<Facts extends InstrumentFacts>(
   schools: Schools,
   observedFrom: number,
   air: InstrumentAir | null = null,
+  away: readonly Away[] = [],
 ): Assessment<Facts> {
-  const pace = paceFrom(log, observedFrom);
+  const since = facts.since === null ? null : dayOfDate(facts.since);
+  const pace = paceFrom(log, { observedFrom, said: facts.setUp.habit, since, away });
   const threads = threadsOf({ facts, log, schools, pace, air });
   const tension = threadOf(threads, 'hair')?.tension ?? null;
   const around = air && { verdict: air.verdict, pegs: pegTrouble(air.samples, air.holdMs, log.nowMs) };

@@ -3,7 +3,7 @@ import { schoolsFor, type InstrumentFacts } from '../instruments';
 import { foldLog, type LogEvent } from '../log';
 import { dueItems } from '../parts';
 import type { SchoolChoices } from '../schools';
-import { yearPlan, type Appointment, type Occasion, type YearPlan } from '../year';
+import { daysAway, yearPlan, type Appointment, type Occasion, type YearPlan } from '../year';
 import { assess, type Assessment } from './assessment';
 
 /** An instrument of a household. */
@@ -27,6 +27,7 @@ export type KnownPlaces = ReadonlyMap<string, PlaceAir>;
  * One instrument of a household, judged from its log, the household's settings and the air, at a moment.
  * The one entry for app and server.
  * @param events its events, in any order
+ * @param occasions what the player's calendar holds: holidays are pauses that are known
  * @param nowMs ms since 1970-01-01T00:00Z; events dated later do not count yet
  */
 export function assessInstrument<I extends OwnInstrument>(
@@ -34,12 +35,13 @@ export function assessInstrument<I extends OwnInstrument>(
   events: readonly LogEvent[],
   { timeZone, schools }: HouseholdSettings,
   places: KnownPlaces,
+  occasions: readonly Occasion[],
   nowMs: number,
 ): Assessment<I> {
   const log = foldLog(events, nowMs, timeZone);
   const sides = schoolsFor(instrument.family, schools, instrument.schools);
   const air = instrumentAir(instrument, sides.air, log, places);
-  return assess(instrument, log, sides, Date.parse(instrument.addedAt), air);
+  return assess(instrument, log, sides, Date.parse(instrument.addedAt), air, daysAway(occasions, instrument.id, log));
 }
 
 /** The year of a household from the assessments of all its instruments and what stands on its cards. */
@@ -71,7 +73,7 @@ export function assessHousehold<I extends OwnInstrument>(
 ): { assessments: Assessment<I>[]; year: YearPlan } {
   const { instruments, eventsOf, places, appointments, occasions, nowMs, timeZone } = question;
   const assessments = instruments.map((instrument) =>
-    assessInstrument(instrument, eventsOf(instrument.id), question, places, nowMs),
+    assessInstrument(instrument, eventsOf(instrument.id), question, places, occasions, nowMs),
   );
   return { assessments, year: assessYear(assessments, appointments, occasions, nowMs, timeZone) };
 }

@@ -3,6 +3,7 @@ import { schoolChoicesSchema } from '../schools';
 import { dateSchema } from '../time';
 import { FAMILIES, KINDS, kindsOf, recordOf, sizesOf, variantOf, type Family, type Kind } from './families';
 import { CASES, FINISHES, RESTS } from './family';
+import { HABITS } from './habits';
 import { stringingSchema, USUAL_STRINGING } from './stringing';
 
 export const setUpSchema = z.object({
@@ -18,6 +19,8 @@ export const setUpSchema = z.object({
   finish: z.enum(FINISHES),
   /** Who plays it: a child gets an adult's help where a step can hurt. */
   player: z.enum(['adult', 'child']),
+  /** How much it is played on most days, as said when it was added; null: nobody knows. */
+  habit: z.enum(HABITS).nullable().default(null),
 });
 export type SetUp = z.infer<typeof setUpSchema>;
 
@@ -62,6 +65,7 @@ export function usualFacts(family: Family, kind: Kind | null = kindsOf(family)[0
       floatingBridge: usual.floatingBridge,
       finish: usual.finish,
       player: 'adult',
+      habit: null,
     },
     stringing: USUAL_STRINGING,
     schools: {},

@@ -2,6 +2,7 @@ export * from './family';
 export * from './families';
 export * from './figures';
 export * from './facts';
+export * from './habits';
 export * from './zones';
 export * from './surfaces';
 export * from './woods';

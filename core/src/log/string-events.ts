@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { stringSpecSchema } from '../instruments';
 import { DOERS, id, position, type KnownMark, type Mark } from './primitives';
 import type { AdmissionContext, Refusal } from './refusal';
-import type { Topic } from './topic';
+import { always, type Topic } from './topic';
 
 /** Why strings came off or hair was replaced. `on-record` is a fact entered about the past when nobody knows why. */
 export const FIT_REASONS = ['worn', 'broke', 'frayed', 'experiment', 'set', 'on-record'] as const;
@@ -39,6 +39,8 @@ export const stringPayloads = {
   }),
   /** It is over: all strings are on, or it was given up with those that are. */
   'change-ended': z.strictObject({ changeId: id, finished: z.boolean() }),
+  /** The strings were looked at and found still good. */
+  'strings-looked-over': z.strictObject({}),
   /** A string was tuned: how far off it was found, cents, negative when flat. */
   tuned: z.strictObject({
     string: position,
@@ -63,6 +65,7 @@ export interface StringLists {
   fittings: Fitting[];
   changes: StringChange[];
   tunings: TuningMark[];
+  stringLooks: Mark[];
 }
 
 /** Strings that the instrument does not have, or make-up given for more or fewer strings than are meant. */
@@ -77,7 +80,7 @@ function stringsRefusal(
 }
 
 export const stringTopic: Topic<keyof typeof stringPayloads, StringLists> = {
-  start: () => ({ fittings: [], changes: [], tunings: [] }),
+  start: () => ({ fittings: [], changes: [], tunings: [], stringLooks: [] }),
   events: {
     'strings-fitted': {
       admit: ({ payload }, _at, context) => stringsRefusal(payload, context),
@@ -95,6 +98,7 @@ export const stringTopic: Topic<keyof typeof stringPayloads, StringLists> = {
         if (change) change.endedAt ??= at;
       },
     },
+    'strings-looked-over': { admit: always, fold: ({ stringLooks }, mark) => void stringLooks.push(mark) },
     tuned: {
       admit: ({ payload }, _at, { facts: { stringCount } }) =>
         payload.string < stringCount ? null : { code: 'no-such-string', stringCount },

@@ -5,7 +5,7 @@ import { decisive } from '../log';
 import { CHECKUP_MONTHS } from '../schools';
 import type { Window } from '../wear';
 import type { PartContext, PartRecord } from './part';
-import { stateIn, type InstrumentAir, type ThreadBase } from './thread';
+import { asFarAsKnown, stateIn, type InstrumentAir, type ThreadBase } from './thread';
 
 export interface CheckupThread extends ThreadBase {
   part: 'checkup';
@@ -55,10 +55,9 @@ export function checkupThread({ facts, log, schools, air }: PartContext): Checku
   };
   const turn = heatingTurn(rule, air?.heating ?? null, log.timeZone);
   const window = { ...rule, middle: turn?.at ?? rule.middle };
-  let state = stateIn(window, log.nowMs, 0);
-  if (state === 'well' && !last.known) state = 'unknown';
-  if (state !== 'now' && caked.length > 0) state = 'soon';
-  return { ...common, state, from: last.at, window, dateMissing: !last.known, turn: turn?.turn ?? null };
+  const told = asFarAsKnown({ state: stateIn(window, log.nowMs, 0), window }, last.known);
+  const state = told.state !== 'now' && caked.length > 0 ? 'soon' : told.state;
+  return { ...common, ...told, state, from: last.at, dateMissing: !last.known, turn: turn?.turn ?? null };
 }
 
 /** The visit to the luthier. */
@@ -69,6 +68,7 @@ export const checkupPart = {
   thread: checkupThread,
   due: {
     title: 'Checkup',
+    free: false,
     doer: () => 'workshop',
     settles: () => 0,
     outlook: ({ window }) => window && { kind: 'window', window },

@@ -3,6 +3,7 @@ export * from './thread';
 export * from './two-clock';
 export * from './strings';
 export * from './hair';
+export * from './hair-look';
 export * from './rosin';
 export * from './residue';
 export * from './checkup';

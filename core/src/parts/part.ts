@@ -24,6 +24,8 @@ export type PartEntry = { [T in EventType]: { type: T; payload: EventOf<T>['payl
 export interface PartDue<T> {
   /** What the work is called: "Rehair". */
   title: string;
+  /** Whether it costs nothing, so that no price is asked for. */
+  free: boolean;
   /** Who does it, as far as is known. */
   doer: (context: DueContext) => Doer;
   /** Days it takes until it plays as it should. */

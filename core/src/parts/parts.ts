@@ -2,6 +2,7 @@ import type { InstrumentFacts } from '../instruments';
 import { airPart, type AirThread } from './air';
 import { checkupPart, type CheckupThread } from './checkup';
 import { hairPart, type HairThread } from './hair';
+import { hairLookPart, type HairLookThread } from './hair-look';
 import type { PartContext, PartDue, PartRecord } from './part';
 import { residuePart, type ResidueThread } from './residue';
 import { rosinPart, type RosinThread } from './rosin';
@@ -12,6 +13,7 @@ import type { ThreadBase, ThreadState } from './thread';
 export const PARTS = {
   strings: stringsPart,
   hair: hairPart,
+  'hair-look': hairLookPart,
   rosin: rosinPart,
   residue: residuePart,
   checkup: checkupPart,
@@ -22,7 +24,8 @@ export type PartId = keyof typeof PARTS;
 export const PART_IDS = Object.keys(PARTS) as [PartId, ...PartId[]];
 
 /** One part's condition and forecast, with the figures behind it. */
-export type Thread = StringsThread | HairThread | RosinThread | ResidueThread | CheckupThread | AirThread;
+export type Thread =
+  StringsThread | HairThread | HairLookThread | RosinThread | ResidueThread | CheckupThread | AirThread;
 export type ThreadOf<P extends PartId> = Extract<Thread, { part: P }>;
 
 /** Parts that are planned by dates. */

@@ -1,5 +1,4 @@
 import type { InstrumentFacts, LifeBasis, StringSpec, Sweat } from '../instruments';
-import type { InstrumentLog } from '../log';
 import {
   pastStrings,
   settleDays,
@@ -7,13 +6,25 @@ import {
   stringsOn,
   SWEAT_FACTORS,
   wipingHabit,
+  type PastString,
   type StringOn,
   type WipingHabit,
 } from '../strings';
-import { lifeFactor, spentWindow, wearAt, type Life, type LifeFactor, type LifeSeen, type Window } from '../wear';
+import { DAY_MS } from '../time';
+import {
+  lifeFactor,
+  spentWindow,
+  wornAt,
+  type Life,
+  type LifeFactor,
+  type LifeSeen,
+  type Pace,
+  type Window,
+  type Worn,
+} from '../wear';
 import type { PartContext, PartRecord } from './part';
-import { stateIn, type InstrumentAir, type ThreadBase, type ThreadState } from './thread';
-import { airedLife, clockOutlook, tollOn, twoClock, type TwoClock } from './two-clock';
+import { asFarAsKnown, stateIn, type ThreadBase, type ThreadState } from './thread';
+import { airedLife, clockOutlook, provenLife, tollOn, twoClock, type TwoClock } from './two-clock';
 
 /** One string's condition and forecast. */
 export interface StringWear extends StringOn {
@@ -22,6 +33,8 @@ export interface StringWear extends StringOn {
   clock: TwoClock | null;
   window: Window | null;
   state: ThreadState;
+  /** How long strings last this player there, learned from the changes on record. */
+  factor: LifeFactor;
 }
 
 export interface StringsThread extends ThreadBase {
@@ -31,7 +44,7 @@ export interface StringsThread extends ThreadBase {
   oldest: number[];
   basis: LifeBasis;
   clock: TwoClock | null;
-  /** How long strings last this player, learned from the changes on record. */
+  /** What was learned of those that decide. */
   factor: LifeFactor;
   sweat: { kind: Sweat; factor: number };
   wiping: WipingHabit | null;
@@ -46,83 +59,138 @@ function livedRule(facts: InstrumentFacts, spec: StringSpec | null, stretch: num
 /** Strings that were hardly worn tell nothing of how long they last; share of a life. From memory. */
 const LEAST_WORN = 0.02;
 
-/** What the changes on record tell of this player: one sight for each fitting that was replaced, however many strings it had. */
-function livesSeen(facts: InstrumentFacts, log: InstrumentLog, stretch: number, air: InstrumentAir | null): LifeSeen[] {
-  const told = new Map<string, LifeSeen>();
-  for (const { spec, from, to, fitting, successor } of pastStrings(log, facts.stringCount)) {
-    const { reason } = successor;
-    const key = `${fitting.eventId} ${successor.eventId}`;
-    if (reason === 'on-record' || told.has(key)) continue;
-    const { basis: _basis, ...rule } = livedRule(facts, spec, stretch);
-    const worn = wearAt(airedLife(rule, tollOn('strings', air, from, to)), log.playing, from, to);
-    if (worn <= LEAST_WORN) continue;
-    told.set(key, { logWear: Math.log(worn), kind: reason === 'worn' || reason === 'frayed' ? 'worn' : 'atLeast' });
-  }
-  return [...told.values()];
+/** Strings that came off within a day came off together, however that was put on record. From memory. */
+const TOGETHER_MS = DAY_MS;
+/** Of those that came off together, a string with less than so much of the most worn one's wear was not spent with it. From memory. */
+const SPENT_WITH = 0.75;
+
+/** A string that is off again, with what it had worn; `with`: what the most worn of those that came off together had. */
+interface WornOff extends PastString {
+  worn: Worn;
+  total: number;
+  with: number;
 }
 
-type Judged = Pick<StringWear, 'basis' | 'clock' | 'window' | 'state'>;
+/** Strings that are off again, each with its wear; those that came off together compared. */
+function wornOff({ facts, log, pace, air }: PartContext, stretch: number): WornOff[] {
+  const all = pastStrings(log, facts.stringCount).map((past) => {
+    const { spec, from, to } = past;
+    const { basis: _basis, ...rule } = livedRule(facts, spec, stretch);
+    const worn = wornAt(airedLife(rule, tollOn('strings', air, from, to)), log.playing, pace.before, from, to);
+    return { ...past, worn, total: worn.told + worn.reckoned };
+  });
+  const together = (a: PastString, b: PastString) => {
+    const change = a.successor.changeId ?? null;
+    return change !== null ? change === b.successor.changeId : Math.abs(a.to - b.to) <= TOGETHER_MS;
+  };
+  return all.map((each) => ({
+    ...each,
+    with: Math.max(...all.filter((other) => together(each, other)).map(({ total }) => total)),
+  }));
+}
 
-/** Judges each string now on; strings of one fitting and make-up share their figures. */
-function judgedStrings({ facts, log, pace, air }: PartContext, stretch: number, factor: LifeFactor): StringWear[] {
-  const judge = ({ fitting, spec }: StringOn): Judged => {
+/**
+ * What the changes on record tell of how long strings last this player at one place: one sight for each string that was there.
+ * Spent is what came off because worn and was as worn as what came off with it; a younger string, and one that came off for
+ * another reason, would have lasted at least so long.
+ */
+function livesSeen(past: readonly WornOff[], { before }: Pace): LifeSeen[] {
+  return past.flatMap(({ worn, total, with: most, successor: { reason } }): LifeSeen[] => {
+    if (reason === 'on-record' || total <= LEAST_WORN) return [];
+    const spent = (reason === 'worn' || reason === 'frayed') && total >= SPENT_WITH * most;
+    const logSd = (before.logSd * worn.reckoned) / total;
+    return [{ logWear: Math.log(total), kind: spent ? 'worn' : 'atLeast', logSd }];
+  });
+}
+
+/** How long strings last this player, by place on the instrument; places with the same past share theirs. */
+function factorsOf(context: PartContext, stretch: number): LifeFactor[] {
+  const past = wornOff(context, stretch);
+  const known = new Map<string, LifeFactor>();
+  return Array.from({ length: context.facts.stringCount }, (_each, position) => {
+    const seen = livesSeen(
+      past.filter((each) => each.position === position),
+      context.pace,
+    );
+    const key = seen.map(({ logWear, kind, logSd }) => `${logWear} ${kind} ${logSd}`).join();
+    const factor = known.get(key) ?? lifeFactor(seen);
+    known.set(key, factor);
+    return factor;
+  });
+}
+
+type Judged = Pick<StringWear, 'basis' | 'clock' | 'window' | 'state' | 'factor'>;
+
+/** Judges each string now on; strings of one fitting, make-up and past share their figures. */
+function judgedStrings(context: PartContext, stretch: number): StringWear[] {
+  const { facts, log, pace, air } = context;
+  const factors = factorsOf(context, stretch);
+  const judge = ({ fitting, spec }: StringOn, factor: LifeFactor): Judged => {
     const { basis, ...rule } = livedRule(facts, spec, stretch);
-    if (!fitting) return { basis, clock: null, window: null, state: 'unknown' };
+    if (!fitting) return { basis, clock: null, window: null, state: 'unknown', factor };
     const toll = tollOn('strings', air, fitting.at, log.nowMs);
-    const life: Life = { ...airedLife(rule, toll), factor };
+    const aired: Life = { ...airedLife(rule, toll), factor };
+    const life = provenLife(aired, log.stringLooks, log, pace, fitting.at);
     const window = spentWindow(life, log, pace, fitting.at);
     const clock = twoClock({ life, toll }, log, pace, fitting.at);
-    const state = stateIn(window, log.nowMs);
-    return { basis, clock, window, state: !fitting.known && state === 'well' ? 'unknown' : state };
+    return { basis, clock, window, state: stateIn(window, log.nowMs), factor };
   };
-  const judged = new Map<string, Judged>();
+  const judged = new Map<LifeFactor, Map<string, Judged>>();
   return stringsOn(log, facts.stringCount).map((string): StringWear => {
-    const { spec, fitting } = string;
+    const { spec, fitting, position } = string;
+    const factor = factors[position]!;
+    const own = judged.get(factor) ?? new Map<string, Judged>();
+    judged.set(factor, own);
     const key = `${fitting?.eventId} ${spec ? `${spec.core} ${spec.coated}` : ''}`;
-    let known = judged.get(key);
-    if (!known) judged.set(key, (known = judge(string)));
+    const known = own.get(key) ?? judge(string, factor);
+    own.set(key, known);
     return { ...string, ...known };
   });
 }
 
 /** The strings, each by itself, and the thread of the set: that of the string spent first. */
 export function stringsThread(context: PartContext): StringsThread {
-  const { facts, log, air } = context;
+  const { facts, log } = context;
   const wiping = wipingHabit(log);
   const sweat = { kind: facts.stringing.sweat, factor: SWEAT_FACTORS[facts.stringing.sweat] };
-  const stretch = sweat.factor * (wiping?.factor ?? 1);
-  const factor = lifeFactor(livesSeen(facts, log, stretch, air));
-  const on = judgedStrings(context, stretch, factor);
-  const complete = on.every(({ fitting }) => fitting !== null);
+  const all = judgedStrings(context, sweat.factor * (wiping?.factor ?? 1));
+  const complete = all.every(({ fitting }) => fitting !== null);
   const first = complete
-    ? on.reduce((a, b) => (b.window!.middle < a.window!.middle ? b : a))
-    : (on.find(({ fitting }) => fitting === null) ?? on[0]!);
-  const oldest = on.filter(({ fitting, window }) =>
+    ? all.reduce((a, b) => (b.window!.middle < a.window!.middle ? b : a))
+    : (all.find(({ fitting }) => fitting === null) ?? all[0]!);
+  const oldest = all.filter(({ fitting, window }) =>
     complete ? window!.middle === first.window!.middle : fitting === null,
   );
+  const on = all.map((string) =>
+    string.fitting && string.window
+      ? { ...string, ...asFarAsKnown({ state: string.state, window: string.window }, string.fitting.known) }
+      : string,
+  );
+  const known = oldest.every(({ fitting }) => fitting?.known);
   const common = {
     part: 'strings' as const,
     on,
     oldest: oldest.map(({ position }) => position),
     basis: first.basis,
-    dateMissing: !(complete && oldest.every(({ fitting }) => fitting?.known)),
-    factor,
+    dateMissing: !(complete && known),
+    factor: first.factor,
     sweat,
     wiping,
   };
   if (!complete) return { ...common, state: 'unknown', from: null, window: null, clock: null };
-  const { state, window, clock, fitting } = first;
-  return { ...common, state, from: fitting!.at, window, clock };
+  const told = asFarAsKnown({ state: first.state, window: first.window! }, known);
+  return { ...common, ...told, from: first.fitting!.at, clock: first.clock };
 }
 
 /** The strings, all together. */
 export const stringsPart = {
   name: 'Strings',
   has: () => true,
-  events: ['strings-fitted', 'step-done'],
+  events: ['strings-fitted', 'strings-looked-over', 'step-done'],
   thread: stringsThread,
   due: {
     title: 'New strings',
+    free: false,
     // As the last time; a child's teacher; otherwise the player.
     doer: ({ facts, log }) =>
       log.fittings.findLast(({ by }) => by !== undefined)?.by ?? (facts.setUp.player === 'child' ? 'teacher' : 'self'),

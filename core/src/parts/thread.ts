@@ -33,3 +33,15 @@ export function stateIn(window: Window, nowMs: number, noticeDays = NOTICE_DAYS)
   if (nowMs >= window.middle) return 'now';
   return nowMs >= window.early - noticeDays * DAY_MS ? 'soon' : 'well';
 }
+
+/**
+ * What can be told of a part that has been on since a moment or longer: where nobody knows how much longer (`known` false),
+ * that it is due may be certain all the same; that it is not, and when it will be, nobody can tell.
+ */
+export function asFarAsKnown(
+  { state, window }: { state: ThreadState; window: Window },
+  known: boolean,
+): { state: ThreadState; window: Window | null } {
+  if (known || state === 'now') return { state, window };
+  return { state: state === 'well' ? 'unknown' : state, window: null };
+}

@@ -83,7 +83,7 @@ describe('strings', () => {
 
   test('a set of unknown date counts from when that was said, and is still asked about', () => {
     const thread = part(threadsOf([fitted(10, null, false)]), 'strings');
-    expect(thread.state).toBe('unknown');
+    expect(thread).toMatchObject({ state: 'unknown', window: null });
     expect(thread.clock!.daysOn).toBeCloseTo(10, 6);
     expect(part(threadsOf([fitted(600, null, false)]), 'strings')).toMatchObject({ state: 'now', dateMissing: true });
     expect(part(threadsOf([fitted(600)]), 'strings').dateMissing).toBe(false);
@@ -124,6 +124,48 @@ describe('strings', () => {
     expect(middle(wiped(true), 'corrosive')).toBeLessThan(middle(wiped(true), 'low') - 100 * DAY_MS);
   });
 
+  test('found still good they last at least so long, whoever is asked', () => {
+    const plain = part(threadsOf([fitted(600)]), 'strings');
+    const looked = part(threadsOf([fitted(600), event('strings-looked-over', ago(1), {})]), 'strings');
+    expect(plain.state).toBe('now');
+    expect(looked.state).not.toBe('now');
+    expect(looked.window!.middle).toBeGreaterThan(plain.window!.middle + 30 * DAY_MS);
+  });
+
+  describe('a change teaches once', () => {
+    const playing = dailySessions('2024-06-01', 700, 1);
+    const thread = (...events: LogEvent[]) => part(threadsOf([...events, ...own(playing)]), 'strings');
+    const one = (days: number, position: number, changeId: string | null = null) =>
+      event('strings-fitted', ago(days), { strings: [position], reason: 'worn', known: true, changeId });
+
+    test('however many events it took', () => {
+      const whole = thread(fitted(400), fitted(290, null, true, 'worn'));
+      const guided = thread(
+        fitted(400),
+        ...[0, 1, 2, 3].map((position) => one(290, position, '00000000-0000-4000-8000-00000000c001')),
+      );
+      expect(whole.factor).toMatchObject({ worn: 1, seen: 1 });
+      expect(guided.factor).toEqual(whole.factor);
+      expect(guided.window).toEqual(whole.window);
+    });
+
+    test('a young string that came off with an old set lasted at least so long, and no more is said of it', () => {
+      const { on } = thread(fitted(400), one(310, 3), fitted(290, null, true, 'worn'));
+      expect(on[0]!.factor).toMatchObject({ worn: 1, seen: 1 });
+      // Its own: the first E spent after 90 days, the second off after 20 for company.
+      expect(on[3]!.factor).toMatchObject({ worn: 1, seen: 2 });
+    });
+
+    test('an E renewed each month drags no other string', () => {
+      const monthly = Array.from({ length: 8 }, (_, at) => one(390 - 30 * at, 3));
+      const plain = thread(fitted(400));
+      const renewed = thread(fitted(400), ...monthly);
+      expect(renewed.on[0]!.window).toEqual(plain.on[0]!.window);
+      expect(renewed.on[0]!.factor.seen).toBe(0);
+      expect(renewed.on[3]!.factor.median).toBeLessThan(0.5);
+    });
+  });
+
   test('saying later when they were fitted beats not having known', () => {
     const said = part(threadsOf([fitted(10, null, false), fitted(90)]), 'strings');
     expect(said.from).toBe(ago(90));
@@ -149,13 +191,41 @@ describe('strings', () => {
 describe('bow hair', () => {
   const { event, session } = scribe('00000000-0000-4000-8000-0000000000bb');
 
-  test('is looked over yearly whatever its wear', () => {
+  test('is looked over yearly whatever its wear, as something due by itself', () => {
     const rehaired = event('rehaired', ago(380), { reason: 'routine', known: true });
+    const look = (...events: LogEvent[]) => part(threadsOf(events), 'hair-look');
     // common practice: look once a year.
-    const overdue = part(threadsOf([rehaired]), 'hair');
-    expect(overdue.lookDueAt).toBe(ago(380) + 365 * DAY_MS);
-    expect(overdue.state).toBe('soon');
-    expect(part(threadsOf([rehaired, event('hair-looked-over', ago(3), {})]), 'hair').state).toBe('well');
+    expect(look(rehaired)).toMatchObject({ state: 'now', since: 'rehaired', from: ago(380) });
+    expect(look(rehaired).window!.middle).toBe(ago(380) + 365 * DAY_MS);
+    expect(look(rehaired, event('hair-looked-over', ago(3), {}))).toMatchObject({
+      state: 'well',
+      since: 'looked-over',
+    });
+    expect(look(event('rehaired', ago(340), { reason: 'routine', known: true })).state).toBe('soon');
+    // New hair begins the year again; hair of unknown age has none to count from.
+    expect(
+      look(event('hair-looked-over', ago(300), {}), event('rehaired', ago(9), { reason: 'worn', known: true })),
+    ).toMatchObject({ since: 'rehaired', state: 'well' });
+    expect(look(event('rehaired', ago(1), { reason: 'on-record', known: false }))).toMatchObject({
+      state: 'unknown',
+      from: null,
+      window: null,
+    });
+    // Hair that is to be replaced needs no look; nor does a bow of which nothing is known.
+    expect(look(event('rehaired', ago(1500), { reason: 'worn', known: true }))).toBeUndefined();
+    expect(look()).toBeUndefined();
+  });
+
+  test('found still good it lasts at least so long', () => {
+    const rehaired = event('rehaired', ago(1500), { reason: 'worn', known: true });
+    const plain = part(threadsOf([rehaired]), 'hair');
+    const looked = part(threadsOf([rehaired, event('hair-looked-over', ago(2), {})]), 'hair');
+    expect(plain.state).toBe('now');
+    expect(looked.state).not.toBe('now');
+    expect(looked.window!.early).toBeGreaterThan(NOW);
+    // Hair put on since is not what was looked at.
+    const after = part(threadsOf([event('hair-looked-over', ago(1600), {}), rehaired]), 'hair');
+    expect(after.window).toEqual(plain.window);
   });
 
   test('counts the hours under tension since the rehair', () => {
@@ -178,6 +248,29 @@ describe('rosin', () => {
     expect(after(62).state).toBe('soon');
     expect(after(95).state).toBe('now');
     expect(after(62).minutes).toBeCloseTo(62, 6);
+  });
+
+  test('not known while nothing is on record, until what is bowed here says that it is due', () => {
+    const bowed = (minutes: number) => part(threadsOf(session(ago(1), minutes / 60)), 'rosin');
+    expect(bowed(20)).toMatchObject({ since: 'not-known', state: 'unknown', from: null, window: null });
+    expect(bowed(65).state).toBe('soon');
+    expect(bowed(95).state).toBe('now');
+  });
+
+  test('new hair has none, whatever was rosined before', () => {
+    const rehaired = event('rehaired', ago(3), { reason: 'worn', known: true });
+    const before = event('rosined', ago(5), {});
+    expect(part(threadsOf([before, rehaired]), 'rosin')).toMatchObject({
+      since: 'new-hair',
+      state: 'now',
+      from: ago(3),
+    });
+    const rosined = [before, rehaired, event('rosined', ago(2), {}), ...session(ago(1), 0.5)];
+    expect(part(threadsOf(rosined), 'rosin')).toMatchObject({ since: 'rosined', state: 'well' });
+    expect(part(threadsOf(rosined), 'rosin').minutes).toBeCloseTo(30, 6);
+    // A month on it has certainly been rosined; when, nobody knows.
+    const old = event('rehaired', ago(40), { reason: 'worn', known: true });
+    expect(part(threadsOf([event('rosined', ago(50), {}), old]), 'rosin').since).toBe('not-known');
   });
 
   test('a quarter of an hour a day makes a rosining a week, an hour and a half one a day', () => {
@@ -264,7 +357,14 @@ test('what is due stands first', () => {
     event('rehaired', ago(30), { reason: 'worn', known: true }),
     event('checked-up', ago(160), { known: true }),
   ]);
-  expect(byUrgency(threads).map(({ part: id }) => id)).toEqual(['strings', 'checkup', 'rosin', 'hair', 'residue']);
+  expect(byUrgency(threads).map(({ part: id }) => id)).toEqual([
+    'strings',
+    'checkup',
+    'rosin',
+    'hair-look',
+    'hair',
+    'residue',
+  ]);
 });
 
 test('hair that stood tight is due sooner, by a stated and bounded amount', () => {

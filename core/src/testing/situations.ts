@@ -5,6 +5,7 @@ import {
   CASES,
   FAMILIES,
   FINISHES,
+  HABITS,
   RESTS,
   kindsOf,
   recordOf,
@@ -49,6 +50,7 @@ export const anyFacts: fc.Arbitrary<InstrumentFacts> = fc.constantFrom(...FAMILI
       floatingBridge: fc.boolean(),
       finish: fc.constantFrom(...FINISHES),
       player: fc.constantFrom('adult' as const, 'child' as const),
+      habit: fc.constantFrom(...HABITS, null),
     })
     .map(({ kind, ...setUp }) => ({ ...usualFacts(family, kind ?? undefined), setUp })),
 );

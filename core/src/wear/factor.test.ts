@@ -6,9 +6,10 @@ describe('how long strings last this player', () => {
     const none = lifeFactor([]);
     expect(none.median).toBeCloseTo(1, 3);
     expect(none.logSd).toBeCloseTo(LIFE_LOG_SD, 2);
-    // Handbook 4: log-life N(0, 0.35²); the 10 and 90 % points of a normal lie 1.2816 sd out.
-    expect(factorAt(none, 0.1)).toBeCloseTo(Math.exp(-1.2816 * 0.35), 2);
-    expect(factorAt(none, 0.9)).toBeCloseTo(Math.exp(1.2816 * 0.35), 2);
+    // Handbook 4: log-life N(0, 0.35²), and sets 0.2 about it; the 10 and 90 % points of a normal lie 1.2816 sd out.
+    const sd = Math.hypot(0.35, 0.2);
+    expect(factorAt(none, 0.1)).toBeCloseTo(Math.exp(-1.2816 * sd), 2);
+    expect(factorAt(none, 0.9)).toBeCloseTo(Math.exp(1.2816 * sd), 2);
   });
 
   test('with worn changes only is the exact normal posterior', () => {

@@ -9,16 +9,20 @@ export interface LifeSeen {
   logWear: number;
   /** worn: they were spent there; atLeast: they came off for another reason, and would have lasted at least so long. */
   kind: 'worn' | 'atLeast';
+  /** Uncertainty of that wear itself, where playing before the log is among it: sd of its natural logarithm. */
+  logSd?: number;
 }
 
-/** Spread of a single change about the player's own life, sd of the natural logarithm [handbook 4]. */
+/** Spread of a single set about the player's own life, sd of the natural logarithm [handbook 4]. */
 export const SEEN_LOG_SD = 0.2;
+/** How far the next set may last beyond or short of the rule, for a player of whom nothing is known: players differ, and so do sets. */
+export const NEXT_LOG_SD = Math.hypot(LIFE_LOG_SD, SEEN_LOG_SD);
 
-/** How long a player's strings last against the rule: a distribution of the natural logarithm of that factor. */
+/** How long a player's next strings last against the rule: a distribution of the natural logarithm of that factor. */
 export interface LifeFactor {
-  /** Chance that it is at most as large, at equally spaced logarithms of the factor. */
+  /** Chance that the next set lasts at most so long, at equally spaced logarithms of the factor: the player's own and the set's. */
   cumulative: readonly number[];
-  /** Median factor, and the sd of its logarithm. */
+  /** Median of the player's own factor, and the sd of its logarithm; single sets spread about it. */
   median: number;
   logSd: number;
   /** How many changes it rests on: those that were worn, and all. */
@@ -26,11 +30,33 @@ export interface LifeFactor {
   seen: number;
 }
 
-const REACH = 4;
-const STEPS = 320;
-const FROM = -REACH * LIFE_LOG_SD;
-const STEP = (2 * REACH * LIFE_LOG_SD) / STEPS;
+/** The grid reaches so far to either side: a twentieth to twenty times the rule. */
+const REACH = 3;
+const STEPS = 300;
+const FROM = -REACH;
+const STEP = (2 * REACH) / STEPS;
 const GRID: readonly number[] = Array.from({ length: STEPS + 1 }, (_, at) => FROM + at * STEP);
+/** Chance that a set lasts at most so many steps of the grid longer than the player's own life, from -SPREAD to SPREAD steps. */
+const SPREAD = Math.ceil((4 * SEEN_LOG_SD) / STEP);
+const WITHIN: readonly number[] = Array.from(
+  { length: 2 * SPREAD + 1 },
+  (_, at) => 0.5 * (1 + errorFunction(((at - SPREAD) * STEP) / SEEN_LOG_SD / Math.SQRT2)),
+);
+
+/** The chance that a set lasts at most so long, from how likely each life of the player's own is. */
+function withSets(weights: readonly number[]): number[] {
+  const cumulative = new Array<number>(STEPS + 1).fill(0);
+  let below = 0;
+  for (let at = 0; at <= STEPS; at++) {
+    // Lives shorter by more than the spread are over; those within it, by their chance.
+    if (at - SPREAD - 1 >= 0) below += weights[at - SPREAD - 1]!;
+    let sum = below;
+    for (let own = Math.max(0, at - SPREAD); own <= Math.min(STEPS, at + SPREAD); own++)
+      sum += weights[own]! * WITHIN[at - own + SPREAD]!;
+    cumulative[at] = Math.min(1, sum);
+  }
+  return cumulative;
+}
 
 /** Logarithm of the upper tail of the standard normal; far out by its asymptotic series, where the difference to 1 is lost. */
 function logUpperTail(z: number): number {
@@ -49,27 +75,25 @@ function logUpperTail(z: number): number {
 export function lifeFactor(seen: readonly LifeSeen[]): LifeFactor {
   const logs = GRID.map((factor) =>
     seen.reduce(
-      (sum, { logWear, kind }) => {
-        const z = (logWear - factor) / SEEN_LOG_SD;
+      (sum, { logWear, kind, logSd = 0 }) => {
+        const z = (logWear - factor) / Math.hypot(SEEN_LOG_SD, logSd);
         return sum + (kind === 'worn' ? -0.5 * z * z : logUpperTail(z));
       },
       -0.5 * (factor / LIFE_LOG_SD) ** 2,
     ),
   );
   const highest = Math.max(...logs);
-  const weights = logs.map((log) => Math.exp(log - highest));
-  const total = weights.reduce((sum, each) => sum + each, 0);
+  const likely = logs.map((log) => Math.exp(log - highest));
+  const total = likely.reduce((sum, each) => sum + each, 0);
+  const weights = likely.map((weight) => weight / total);
   let reached = 0;
   // The mass of a grid point is centred on it: half of it lies below.
-  const cumulative = weights.map((weight) => {
-    reached += weight / total;
-    return reached - weight / (2 * total);
-  });
-  const mean = GRID.reduce((sum, factor, at) => sum + factor * (weights[at]! / total), 0);
-  const variance = GRID.reduce((sum, factor, at) => sum + (factor - mean) ** 2 * (weights[at]! / total), 0);
+  const own = weights.map((weight) => (reached += weight) - weight / 2);
+  const mean = GRID.reduce((sum, factor, at) => sum + factor * weights[at]!, 0);
+  const variance = GRID.reduce((sum, factor, at) => sum + (factor - mean) ** 2 * weights[at]!, 0);
   return {
-    cumulative,
-    median: Math.exp(logFactorAt(cumulative, 0.5)),
+    cumulative: withSets(weights),
+    median: Math.exp(logFactorAt(own, 0.5)),
     logSd: Math.sqrt(variance),
     worn: seen.filter(({ kind }) => kind === 'worn').length,
     seen: seen.length,
@@ -85,12 +109,12 @@ function logFactorAt(cumulative: readonly number[], level: number): number {
   return FROM + STEP * (at - 1 + (level - low) / Math.max(1e-12, high - low));
 }
 
-/** The factor below which it lies with a given chance. @param level from 0 to 1 */
+/** How long the next set lasts at most, against the rule, with a given chance. @param level from 0 to 1 */
 export function factorAt({ cumulative }: LifeFactor, level: number): number {
   return Math.exp(logFactorAt(cumulative, level));
 }
 
-/** Chance that strings are spent at a wear reckoned by the rule: that the player's factor is at most that. */
+/** Chance that strings are spent at a wear reckoned by the rule: that they last at most so long. */
 export function chanceAtWear({ cumulative }: LifeFactor, wear: number): number {
   if (wear <= 0) return 0;
   const place = (Math.log(wear) - FROM) / STEP;

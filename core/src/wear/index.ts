@@ -1,4 +1,5 @@
 export * from './life';
 export * from './factor';
+export * from './pauses';
 export * from './pace';
 export * from './forecast';

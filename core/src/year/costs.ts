@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { DOERS, type Doer } from '../log';
-import { DATED_PARTS, type DatedPart, type Thread } from '../parts';
+import { DATED_PARTS, dueOf, type DatedPart, type Thread } from '../parts';
 import { DAY_MS, MONTH_DAYS } from '../time';
 import { factorAt, lifeFactor, type Life, type Pace } from '../wear';
 import type { PlannedItem } from './plan';
@@ -99,7 +99,8 @@ export function yearCosts(
   prices: readonly Price[],
   nowMs: number,
 ): PartCost[] {
-  return items.map((item) => {
+  const priced = items.filter(({ part }) => !dueOf(part).free);
+  return priced.map((item) => {
     const { instrumentId, part, who } = item;
     const assessment = assessmentOf(instrumentId);
     const thread = assessment?.threads.find((each) => each.part === part);

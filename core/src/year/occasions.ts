@@ -64,3 +64,18 @@ export function nextPerformance(
   );
   return span ? { ...span, inDays: Math.max(0, span.from - today), atMs: startOfLocalDay(span.from, timeZone) } : null;
 }
+
+/** Farthest ahead that days away are reckoned with, days. */
+const AWAY_HORIZON_DAYS = 2 * 366;
+
+/** Holidays from today on in which an instrument is not played, ms, from the first day's midnight to the last one's. */
+export function daysAway(
+  occasions: readonly Occasion[],
+  instrumentId: string,
+  { nowMs, timeZone }: { nowMs: number; timeZone: string },
+): { from: number; to: number }[] {
+  const today = localDay(nowMs, timeZone);
+  return spansBetween(occasions, today, today + AWAY_HORIZON_DAYS)
+    .filter((span) => span.kind === 'holiday' && (span.instrumentId === null || span.instrumentId === instrumentId))
+    .map(({ from, to }) => ({ from: startOfLocalDay(from, timeZone), to: startOfLocalDay(to + 1, timeZone) }));
+}

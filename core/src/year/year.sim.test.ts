@@ -164,11 +164,12 @@ describe('what comes due', () => {
   const log = foldLog(events, NOW, 'UTC');
   const assessed = assess(facts, log, schoolsFor('violin'), NOW - 300 * DAY_MS);
 
-  test('is strings, hair and checkup, with who does it and what putting it off costs', () => {
+  test('is strings, hair, the look at it and checkup, with who does it and what putting it off costs', () => {
     const items = dueItems(VIOLIN, assessed.threads, under(assessed, 'A'));
     expect(items.map(({ part, who }) => [part, who])).toEqual([
       ['strings', 'teacher'],
       ['hair', 'workshop'],
+      ['hair-look', 'self'],
       ['checkup', 'workshop'],
     ]);
     for (const { window, outlook } of items) {

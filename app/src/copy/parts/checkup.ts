@@ -8,23 +8,31 @@ import type { CheckupThread } from '@tembrin/core/parts';
 
 const SEASONS = { start: ' Best as the heating comes on.', end: ' Best once the heating is off.' } as const;
 
-function reason({ from, window, months, state, caked, turn }: CheckupThread, { nowMs, timeZone }: Moment): string {
+function reason(
+  { from, window, months, state, caked, turn, dateMissing }: CheckupThread,
+  { nowMs, timeZone }: Moment,
+): string {
   const work =
     caked.length > 0
       ? ` Work for the visit: ${listWords(caked.map(({ zone }) => ZONE_NAMES[zone].toLowerCase()))}, where residue has caked.`
       : '';
-  if (from === null || !window) return `No checkup is on record. Say when a luthier last looked it over.${work}`;
-  const last = `Last looked over ${lastingWords(nowMs - from)} ago`;
+  if (from === null) return `No checkup is on record. Say when a luthier last looked it over.${work}`;
   const season = turn ? SEASONS[turn] : '';
-  if (state === 'now') return `${last}, and every ${months} months is the rule. Arrange a visit.${season}${work}`;
+  const rule = `every ${months} months is the rule`;
+  if (dateMissing && state === 'now')
+    return `Not looked over for at least ${lastingWords(nowMs - from)}, and ${rule}. Arrange a visit.${season}${work}`;
+  if (!window) return `Nobody knows when it was last looked over; ${rule}. Arrange a visit, or say when it was.${work}`;
+  const last = `Last looked over ${lastingWords(nowMs - from)} ago`;
+  if (state === 'now') return `${last}, and ${rule}. Arrange a visit.${season}${work}`;
   const date = (atMs: number) => dateWords(atMs, nowMs, timeZone);
   return `${last}. The next visit falls between ${date(window.early)} and ${date(window.late)}.${season}${work}`;
 }
 
-function ownFigures({ from, window }: CheckupThread, { nowMs, timeZone }: Moment): readonly Figure[] {
+function ownFigures({ from, window, dateMissing }: CheckupThread, { nowMs, timeZone }: Moment): readonly Figure[] {
   const date = (atMs: number) => dateWords(atMs, nowMs, timeZone);
-  const figures: Figure[] = [['Last checkup', from === null ? 'not known' : date(from)]];
-  if (from !== null) figures.push(['That was', `${lastingWords(Math.max(DAY_MS, nowMs - from))} ago`]);
+  const known = from !== null && !dateMissing;
+  const figures: Figure[] = [['Last checkup', known ? date(from) : 'not known']];
+  if (known) figures.push(['That was', `${lastingWords(Math.max(DAY_MS, nowMs - from))} ago`]);
   if (window)
     figures.push(
       ['Earliest visit', date(window.early)],
@@ -37,9 +45,9 @@ function ownFigures({ from, window }: CheckupThread, { nowMs, timeZone }: Moment
 export const checkupCopy: PartCopy<'checkup'> = {
   due: 'Time for a checkup',
   reason: (thread, _instrument, moment) => reason(thread, moment),
-  keyFigure: ({ from }, { nowMs }) => ({
-    figure: String(Math.floor((nowMs - (from ?? nowMs)) / (MONTH_DAYS * DAY_MS))),
-    unit: 'months since the last checkup',
+  keyFigure: ({ from, dateMissing }, { nowMs }) => ({
+    figure: from === null ? null : String(Math.floor((nowMs - from) / (MONTH_DAYS * DAY_MS))),
+    unit: dateMissing ? 'months at least since the last checkup' : 'months since the last checkup',
   }),
   working: (thread, { schools, moment }) => ({
     figures: [verdictFigure(thread), ...ownFigures(thread, moment)],

@@ -1,8 +1,10 @@
 import type { Instrument } from '@tembrin/contract';
-import type { Moment } from '../lists';
+import { listWords, type Moment } from '../lists';
+import { PART_NAMES } from '../names';
 import { airCopy } from './air';
 import { checkupCopy } from './checkup';
 import { hairCopy } from './hair';
+import { hairLookCopy } from './hair-look';
 import type { KeyFigure, PartCopy, Working, WorkingContext } from './part-copy';
 import { residueCopy } from './residue';
 import { rosinCopy } from './rosin';
@@ -17,6 +19,7 @@ export { paceReason } from './windows';
 const PART_COPY: { readonly [P in PartId]: PartCopy<P> } = {
   strings: stringsCopy,
   hair: hairCopy,
+  'hair-look': hairLookCopy,
   rosin: rosinCopy,
   residue: residueCopy,
   checkup: checkupCopy,
@@ -41,9 +44,25 @@ export function workingOf(thread: Thread, context: WorkingContext): Working {
 export interface Headline extends KeyFigure {
   /** What to do, or that there is nothing to do. */
   title: string;
+  /** What else the list below holds; null: nothing else. */
+  rest: string | null;
 }
 
-/** What stands at the top of Now before playing. `threads` with the most urgent first. */
+const namesOf = (threads: readonly Thread[]) => listWords(threads.map(({ part }) => PART_NAMES[part].toLowerCase()));
+
+/** What the threads that are not well amount to, in a sentence or two; null: all are well. */
+function restWords(threads: readonly Thread[]): string | null {
+  const of = (state: Thread['state']) => threads.filter((thread) => thread.state === state);
+  const told = [
+    ['Now', of('now')],
+    ['Soon', of('soon')],
+    ['Not known yet', of('unknown')],
+  ] as const;
+  const sentences = told.flatMap(([when, those]) => (those.length > 0 ? [`${when}: ${namesOf(those)}.`] : []));
+  return sentences.length > 0 ? sentences.join(' ') : null;
+}
+
+/** What stands at the top of Now before playing, in agreement with the list below it. `threads` with the most urgent first. */
 export function headlineFor(
   threads: readonly Thread[],
   tightSince: number | null,
@@ -56,16 +75,25 @@ export function headlineFor(
       title: 'The bow is still tight',
       figure: String(hours),
       unit: hours === 1 ? 'hour under tension, not played' : 'hours under tension, not played',
+      rest: restWords(threads),
     };
   }
   const due = threads.find(({ state }) => state === 'now');
   if (due) {
     const copy = copyOf(due.part);
-    return { title: copy.due, ...copy.keyFigure(due, moment) };
+    return {
+      title: copy.due,
+      ...copy.keyFigure(due, moment),
+      rest: restWords(threads.filter((thread) => thread !== due)),
+    };
   }
+  const rest = restWords(threads);
   if (playedToday > 0)
-    return { title: 'In good order', figure: String(Math.round(playedToday * 60)), unit: 'minutes played today' };
-  const missing = threads.filter(({ state, from }) => state === 'unknown' && from === null).length;
-  const unit = missing > 0 ? 'Nothing is known to be due. Dates are missing below.' : 'Nothing is due.';
-  return { title: 'Ready to play', figure: null, unit };
+    return {
+      title: rest ? 'Ready to play' : 'In good order',
+      figure: String(Math.round(playedToday * 60)),
+      unit: 'minutes played today',
+      rest,
+    };
+  return { title: 'Ready to play', figure: null, unit: rest ? null : 'Nothing is due.', rest };
 }

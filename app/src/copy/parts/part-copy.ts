@@ -24,7 +24,7 @@ export interface WorkingContext {
 /** The one figure that matters, and what it counts. */
 export interface KeyFigure {
   figure: string | null;
-  unit: string;
+  unit: string | null;
 }
 
 /** What is said and asked when a part begins anew. */

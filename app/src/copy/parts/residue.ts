@@ -1,4 +1,4 @@
-import { dateWords, dayWords, lastingWords, minutesWords } from '../dates';
+import { countWords, dateWords, dayWords, lastingWords, minutesWords } from '../dates';
 import type { Moment } from '../lists';
 import { RESIDUE_NAMES, ZONE_NAMES } from '../names';
 import type { Figure, PartCopy } from './part-copy';
@@ -35,10 +35,7 @@ function zoneFigure({ zone, state, since, minutes, wipedAt }: ZoneResidue, { now
 export const residueCopy: PartCopy<'residue'> = {
   due: 'Wipe it first',
   reason: (thread, _instrument, moment) => reason(thread, moment),
-  keyFigure: ({ worst }) => ({
-    figure: String(Math.round(worst?.minutes ?? 0)),
-    unit: 'minutes played on unwiped residue',
-  }),
+  keyFigure: ({ worst }) => countWords(worst?.minutes ?? 0, 'played on unwiped residue'),
   working: (thread, { schools, moment }) => ({
     figures: [verdictFigure(thread), ...thread.zones.map((zone) => zoneFigure(zone, moment))],
     rule: 'Wipe the same evening. After two days or five hours of playing residue counts as settling, after sixty days or fifty hours as caked (from memory of the trade, not measured).',

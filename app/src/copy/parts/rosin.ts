@@ -1,31 +1,46 @@
-import { dayWords, minutesWords } from '../dates';
+import { countWords, dateWords, dayWords, minutesWords } from '../dates';
 import type { Moment } from '../lists';
 import type { PartCopy } from './part-copy';
 import { paceFigures, verdictFigure } from './windows';
 import type { RosinThread } from '@tembrin/core/parts';
 
-function reason({ minutes, budget, from, window }: RosinThread, { nowMs, timeZone }: Moment): string {
+function reason({ since, minutes, budget, from, window }: RosinThread, { nowMs, timeZone }: Moment): string {
+  const bowed = `${minutesWords(minutes)} of bowing`;
+  if (since === 'new-hair')
+    return `New hair since ${dateWords(from ?? nowMs, nowMs, timeZone)} and no rosin on it yet: give it some minutes, in many light passes.`;
+  if (since === 'not-known') {
+    if (minutes >= budget.dueFrom) return `${bowed} and no rosining on record. Give it a few passes before you play.`;
+    return 'Not known: no rosining is on record. The count starts with the first one you put down.';
+  }
   const left = budget.dueFrom - minutes;
-  const since = from === null ? 'since this log began' : 'since the last rosining';
-  const done = `${minutesWords(minutes)} of bowing ${since}`;
+  const done = `${bowed} since the last rosining`;
   if (minutes >= budget.overduePast) return `${done}; it has wanted rosin since ${minutesWords(budget.budget)}.`;
   if (left <= 0) return `${done}. Give it a few passes before you play.`;
   return `${done}. The next is due in ${minutesWords(left)}, ${dayWords(window?.early ?? nowMs, nowMs, timeZone)} at your pace.`;
 }
 
+const KEY_UNITS = {
+  rosined: 'of bowing since the last rosining',
+  'new-hair': 'of bowing on new hair without rosin',
+  'not-known': 'of bowing, and no rosining on record',
+} as const;
+
+const BOWED = {
+  rosined: 'Bowed since the last',
+  'new-hair': 'Bowed on this hair',
+  'not-known': 'Bowed, as far as on record',
+} as const;
+
 export const rosinCopy: PartCopy<'rosin'> = {
   due: 'Rosin before you play',
   reason: (thread, _instrument, moment) => reason(thread, moment),
-  keyFigure: ({ minutes }) => ({
-    figure: String(Math.round(minutes)),
-    unit: 'minutes of bowing since the last rosining',
-  }),
+  keyFigure: ({ minutes, since }) => countWords(minutes, KEY_UNITS[since]),
   working: (thread, { pace }) => {
     const { dueFrom, budget, overduePast, scale, rosinings } = thread.budget;
     return {
       figures: [
         verdictFigure(thread),
-        ['Bowed since the last', minutesWords(thread.minutes)],
+        ...(thread.minutes >= 0.5 ? [[BOWED[thread.since], minutesWords(thread.minutes)] as const] : []),
         ['Due from', minutesWords(dueFrom)],
         ['Budget', minutesWords(budget)],
         ['Overdue past', minutesWords(overduePast)],
@@ -41,7 +56,8 @@ export const rosinCopy: PartCopy<'rosin'> = {
       school:
         'Common practice: weekly at 10 to 15 minutes a day, daily at 60 to 90. Your own habit scales it, between half and double.',
       changes: [
-        'Rosining starts the count again.',
+        'Rosining starts the count again; new hair has none on it.',
+        'Two rosinings within ten minutes count as one.',
         'The sound decides: airy and slipping wants more, a dust cloud or a gritty tone wants less.',
       ],
     };

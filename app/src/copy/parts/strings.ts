@@ -1,8 +1,18 @@
 import type { Instrument } from '@tembrin/contract';
-import { dateWords, hoursWords, lastingWords } from '../dates';
+import { dateWords, lastingWords } from '../dates';
 import type { Moment } from '../lists';
 import type { Figure, PartCopy } from './part-copy';
-import { clockFigures, paceFigures, percent, SPREAD, verdictFigure, windowFigures, windowWords } from './windows';
+import {
+  atLeastWords,
+  clockFigures,
+  paceFigures,
+  percent,
+  playedWords,
+  SPREAD,
+  verdictFigure,
+  windowFigures,
+  windowWords,
+} from './windows';
 import { recordOf, stringNames } from '@tembrin/core/instruments';
 import type { StringsThread } from '@tembrin/core/parts';
 
@@ -11,17 +21,17 @@ const SWEAT_WORDS = { low: 'dry', usual: 'ordinary', corrosive: 'corrosive' } as
 const LISTED = 12;
 
 function reason(thread: StringsThread, instrument: Instrument, moment: Moment): string {
-  const { clock, window, from, on, oldest } = thread;
-  if (!clock || !window || from === null)
+  const { clock, window, from, on, oldest, dateMissing, state } = thread;
+  const onFor = moment.nowMs - (from ?? moment.nowMs);
+  if (!clock || from === null)
     return 'Nobody has said when these strings were fitted. Say so, and they get a forecast.';
+  if (dateMissing && state === 'now')
+    return `On for at least ${lastingWords(onFor)}, ${playedWords(clock)}: more likely spent than not, whatever came before. Change them now.`;
+  if (!window) return `Nobody knows when these strings were fitted, so there is no forecast${atLeastWords(onFor)}.`;
   const names = stringNames(instrument);
   const all = oldest.length === on.length;
   const which = all ? 'Fitted' : oldest.length === 1 ? `The ${names[oldest[0]!]} was fitted` : 'The oldest were fitted';
-  const known = on[oldest[0]!]?.fitting?.known;
-  const start = known
-    ? `${which} ${lastingWords(moment.nowMs - from)} ago`
-    : `On for at least ${lastingWords(moment.nowMs - from)}`;
-  return `${start}, ${hoursWords(clock.hoursPlayed)} played. ${windowWords(window, 'Change', moment)}`;
+  return `${which} ${lastingWords(onFor)} ago, ${playedWords(clock)}. ${windowWords(window, 'Change', moment)}`;
 }
 
 /** What stretches the rule for this player: hands, cloth, and what was learned. */
@@ -60,13 +70,13 @@ export const stringsCopy: PartCopy<'strings'> = {
   due: 'New strings are due',
   reason,
   keyFigure: ({ clock }) => ({
-    figure: String(Math.round(clock?.hoursPlayed ?? 0)),
-    unit: 'hours played on these strings',
+    figure: String(Math.round(clock ? clock.hoursPlayed + clock.hoursBefore : 0)),
+    unit: clock && clock.hoursBefore > 0 ? 'hours or so played on these strings' : 'hours played on these strings',
   }),
   working: (thread, { pace, instrument, moment }) => ({
     figures: [
       verdictFigure(thread),
-      ...clockFigures(thread.clock),
+      ...clockFigures(thread.clock, pace),
       ...livedFigures(thread),
       ...paceFigures(pace),
       ...windowFigures(thread, moment),
@@ -79,6 +89,7 @@ export const stringsCopy: PartCopy<'strings'> = {
         : recordOf(instrument.family).strings.rule,
     changes: [
       'Fitting new strings starts the thread again.',
+      'Looked over and still good: they last at least so long.',
       'Playing more brings the window nearer; playing less moves it away.',
       'A frayed or false string is changed now, whatever the figures say.',
     ],

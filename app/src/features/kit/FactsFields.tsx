@@ -1,8 +1,19 @@
 import type { InstrumentChange } from '@tembrin/contract';
 import { Choice } from '@/ui/Choice';
 import { DateField, Field } from '@/ui/Field';
-import { CASE_NAMES, FINISH_NAMES, KIND_NAMES, REST_NAMES } from '@/copy/names';
-import { CASES, FINISHES, isBowed, kindsOf, recordOf, RESTS, sizesOf, type Kind } from '@tembrin/core/instruments';
+import { CASE_NAMES, FINISH_NAMES, HABIT_NAMES, KIND_NAMES, REST_NAMES } from '@/copy/names';
+import {
+  CASES,
+  FINISHES,
+  HABITS,
+  isBowed,
+  kindsOf,
+  recordOf,
+  RESTS,
+  sizesOf,
+  type Habit,
+  type Kind,
+} from '@tembrin/core/instruments';
 import { Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/kit/facts-fields';
 
@@ -11,6 +22,9 @@ interface FactsFieldsProps {
   onChange: (change: Partial<InstrumentChange>) => void;
   errors: Readonly<Record<string, string>>;
 }
+
+/** Where nobody has said how much it is played. */
+const NOT_SAID = 'not-said';
 
 /** What an instrument is: the questions its family raises and no others. */
 export function FactsFields({ facts, onChange, errors }: FactsFieldsProps) {
@@ -40,6 +54,18 @@ export function FactsFields({ facts, onChange, errors }: FactsFieldsProps) {
         ]}
         value={facts.setUp.player}
         onChange={(player: 'adult' | 'child') => onChange({ setUp: { ...facts.setUp, player } })}
+      />
+      <Choice
+        label={copy.howMuchIsIt}
+        hint={copy.theForecastsBeginWith}
+        options={[
+          ...HABITS.map((value) => ({ value, title: HABIT_NAMES[value] })),
+          { value: NOT_SAID, title: copy.dontKnow },
+        ]}
+        value={facts.setUp.habit ?? NOT_SAID}
+        onChange={(said: Habit | typeof NOT_SAID) =>
+          onChange({ setUp: { ...facts.setUp, habit: said === NOT_SAID ? null : said } })
+        }
       />
       {sizes.length > 0 && (
         <Choice

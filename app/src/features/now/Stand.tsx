@@ -117,11 +117,12 @@ function Headline({ model }: { model: StandModel }) {
         {complete ? headline.title : FETCHING_LOG}
       </Text>
       {complete && headline.figure !== null && <Text kind="figure">{headline.figure}</Text>}
-      {complete && (
+      {complete && headline.unit !== null && (
         <Text kind="small" tone="quiet">
           {headline.unit}
         </Text>
       )}
+      {complete && headline.rest !== null && <Text kind="small">{headline.rest}</Text>}
       {complete && last?.endedAt != null && (
         <Text kind="small" tone="quiet">
           {copy.lastPlayedAt({

@@ -62,5 +62,5 @@ test('this evening’s reason comes first', () => {
   const began = event('session-began', NOW - 2 * HOUR, {});
   const ended = event('session-ended', NOW - 0.9 * HOUR, { sessionId: began.id });
   const rosin = openingRound(situationOf(usualFacts('violin'), [began, ended])).find(({ step }) => step === 'rosin')!;
-  expect(shown(rosin).text).toMatch(/^66 min since the last rosining: give it four passes\./);
+  expect(shown(rosin).text).toMatch(/^66 min bowed and no rosining on record: give it four passes\./);
 });

@@ -7,7 +7,7 @@ import { useKeys } from '@/ui/keys';
 import { copyOf } from '@/copy/parts';
 import { DoneSheet } from './DoneSheet';
 import { FittedSheet } from './FittedSheet';
-import { beginsAnew, partOf, type Thread } from '@tembrin/core/parts';
+import { beginsAnew, partOf, type PartId, type Thread } from '@tembrin/core/parts';
 import { copy } from '@/copy/screens/part/part-actions';
 
 interface PartActionsProps {
@@ -29,12 +29,8 @@ export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
   return (
     <>
       <Button title={first.title} onPress={first.run} hotkey="d" />
-      {thread.part === 'hair' && !dateMissing && (
-        <Button
-          rank="outline"
-          title={copy.lookedItOverStill}
-          onPress={() => void act(instrument.id, [{ type: 'hair-looked-over', payload: {} }], copy.theLookAtThe)}
-        />
+      {(thread.part === 'hair' || thread.part === 'strings') && thread.clock !== null && (
+        <Button rank="outline" title={copy.lookedItOverStill} onPress={() => stillGood(instrument.id, thread.part)} />
       )}
       {thread.part === 'strings' && (
         <Button
@@ -63,6 +59,15 @@ export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
   );
 }
 
+/** Puts on record that a part was looked at and found still good: it lasts at least so long. */
+function stillGood(instrumentId: string, part: PartId): void {
+  const [type, said] =
+    part === 'strings'
+      ? (['strings-looked-over', copy.stillGood.strings] as const)
+      : (['hair-looked-over', copy.stillGood.hair] as const);
+  void act(instrumentId, [{ type, payload: {} }], said);
+}
+
 /** Doing it, or saying when it was done (`asked`). */
 function actionOf(
   thread: Thread,
@@ -80,6 +85,8 @@ function actionOf(
         title: copy.itsWoodAndWhat,
         run: () => router.push({ pathname: '/air/wood/[id]', params: { id } }),
       };
+    case 'hair-look':
+      return { title: copy.lookedItOverStill, run: () => stillGood(id, 'hair') };
     case 'rosin':
       return {
         title: 'Rosined now',

@@ -2,6 +2,9 @@
 export const copy = {
   whatYouCallIt: 'What you call it.',
   whoPlaysIt: 'Who plays it?',
+  howMuchIsIt: 'How much is it played on most days?',
+  theForecastsBeginWith: 'The forecasts begin with it, until the log knows better.',
+  dontKnow: 'Don’t know',
   numberOfStrings: 'Number of strings',
   standOrWallHanger: 'Stand or wall hanger',
   humidifierInTheCase: 'Humidifier in the case',

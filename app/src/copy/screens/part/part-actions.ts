@@ -1,7 +1,7 @@
 /** What features/part/PartActions.tsx says. */
 export const copy = {
   lookedItOverStill: 'Looked it over, still good',
-  theLookAtThe: 'The look at the hair is on record.',
+  stillGood: { hair: 'The look at the hair is on record.', strings: 'On record: the strings are still good.' },
   changeThemStepBy: 'Change them step by step',
   itsWoodAndWhat: 'Its wood and what to do',
   rosinedTheCountStarts: 'Rosined. The count starts again.',
