@@ -1,6 +1,7 @@
 import type { Instrument } from '@tembrin/contract';
 import { PART_NAMES } from './names';
-import { headlineFor, reasonFor, workingOf } from './parts';
+import { headlineFor, reasonFor } from './parts';
+import { workingOf } from './parts/working';
 import { assess } from '@tembrin/core/assess';
 import { byUrgency, PART_IDS, partOf, type PartId, type Thread } from '@tembrin/core/parts';
 import { DAY_MS } from '@tembrin/core/time';

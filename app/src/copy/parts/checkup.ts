@@ -1,8 +1,7 @@
 import { dateWords, lastingWords } from '../dates';
 import { listWords, type Moment } from '../lists';
 import { ZONE_NAMES } from '../names';
-import type { Figure, PartCopy } from './part-copy';
-import { verdictFigure } from './windows';
+import type { PartCopy } from './part-copy';
 import { DAY_MS, MONTH_DAYS } from '@tembrin/core/time';
 import type { CheckupThread } from '@tembrin/core/parts';
 
@@ -28,39 +27,12 @@ function reason(
   return `${last}. The next visit falls between ${date(window.early)} and ${date(window.late)}.${season}${work}`;
 }
 
-function ownFigures({ from, window, dateMissing }: CheckupThread, { nowMs, timeZone }: Moment): readonly Figure[] {
-  const date = (atMs: number) => dateWords(atMs, nowMs, timeZone);
-  const known = from !== null && !dateMissing;
-  const figures: Figure[] = [['Last checkup', known ? date(from) : 'not known']];
-  if (known) figures.push(['That was', `${lastingWords(Math.max(DAY_MS, nowMs - from))} ago`]);
-  if (window)
-    figures.push(
-      ['Earliest visit', date(window.early)],
-      ['The rule', date(window.middle)],
-      ['Latest visit', date(window.late)],
-    );
-  return figures;
-}
-
 export const checkupCopy: PartCopy<'checkup'> = {
   due: 'Time for a checkup',
   reason: (thread, _instrument, moment) => reason(thread, moment),
   keyFigure: ({ from, dateMissing }, { nowMs }) => ({
     figure: from === null ? null : String(Math.floor((nowMs - from) / (MONTH_DAYS * DAY_MS))),
     unit: dateMissing ? 'months at least since the last checkup' : 'months since the last checkup',
-  }),
-  working: (thread, { schools, moment }) => ({
-    figures: [verdictFigure(thread), ...ownFigures(thread, moment)],
-    rule: `Every ${thread.months} months by the calendar, a month to either side to arrange the visit.`,
-    school:
-      schools.checkup === 'A'
-        ? 'School A: every six months. School B says yearly; choose under Schools.'
-        : 'School B: yearly. School A says every six months; choose under Schools.',
-    changes: [
-      'A checkup starts the thread again.',
-      'After a fall or shipping: have it looked over at once, the sound post first.',
-      'Tembrin advises; it does not replace a luthier.',
-    ],
   }),
   begun: {
     title: 'Checkup',

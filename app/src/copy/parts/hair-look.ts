@@ -1,7 +1,6 @@
 import { dateWords, lastingWords } from '../dates';
 import type { Moment } from '../lists';
 import type { PartCopy } from './part-copy';
-import { verdictFigure } from './windows';
 import { MONTH_DAYS, DAY_MS } from '@tembrin/core/time';
 import type { HairLookThread } from '@tembrin/core/parts';
 
@@ -22,24 +21,6 @@ export const hairLookCopy: PartCopy<'hair-look'> = {
   keyFigure: ({ from, since }, { nowMs }) => ({
     figure: from === null ? null : String(Math.floor((nowMs - from) / (MONTH_DAYS * DAY_MS))),
     unit: since === 'rehaired' ? 'months since the rehair, and no look since' : 'months since it was looked over',
-  }),
-  working: (thread, { moment: { nowMs, timeZone } }) => ({
-    figures: [
-      verdictFigure(thread),
-      [
-        thread.since === 'looked-over' ? 'Last looked over' : 'Rehaired',
-        thread.from === null ? 'not known' : dateWords(thread.from, nowMs, timeZone),
-      ],
-      ['Due', thread.window ? dateWords(thread.window.middle, nowMs, timeZone) : 'not known'],
-      ['Before or after', 'a month to either side'],
-    ],
-    rule: 'Hair is looked over once a year, whatever its wear: the band thin at an edge, hairs that break, hair that takes no rosin or is black at the frog, a bow that no longer tightens or is tight when slack.',
-    school: 'Common practice. A professional has it rehaired every six months and looks each time.',
-    changes: [
-      'A look that finds it good starts the year again, and tells the forecast that it lasts at least so long.',
-      'A rehair starts the year again.',
-      'Broken hairs are cut at both ends, never pulled.',
-    ],
   }),
   begun: null,
 };

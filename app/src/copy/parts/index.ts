@@ -5,14 +5,14 @@ import { airCopy } from './air';
 import { checkupCopy } from './checkup';
 import { hairCopy } from './hair';
 import { hairLookCopy } from './hair-look';
-import type { KeyFigure, PartCopy, Working, WorkingContext } from './part-copy';
+import type { KeyFigure, PartCopy } from './part-copy';
 import { residueCopy } from './residue';
 import { rosinCopy } from './rosin';
 import { stringsCopy } from './strings';
 import { HOUR_MS } from '@tembrin/core/time';
 import type { PartId, Thread } from '@tembrin/core/parts';
 
-export type { BegunCopy, Working } from './part-copy';
+export type { BegunCopy } from './part-copy';
 export { paceReason } from './windows';
 
 /** Everything said of each part; one that is missing does not compile. */
@@ -34,11 +34,6 @@ export function copyOf(part: PartId): PartCopy<PartId> {
 /** One sentence or two on why a thread stands as it does, with its figures. */
 export function reasonFor(thread: Thread, instrument: Instrument, moment: Moment): string {
   return copyOf(thread.part).reason(thread, instrument, moment);
-}
-
-/** Shows how a thread came about. */
-export function workingOf(thread: Thread, context: WorkingContext): Working {
-  return copyOf(thread.part).working(thread, context);
 }
 
 export interface Headline extends KeyFigure {

@@ -48,6 +48,8 @@ export interface PartCopy<P extends PartId> {
   /** Why the thread stands as it does, in a sentence or two with its figures. */
   reason: (thread: ThreadOf<P>, instrument: Instrument, moment: Moment) => string;
   keyFigure: (thread: ThreadOf<P>, moment: Moment) => KeyFigure;
-  working: (thread: ThreadOf<P>, context: WorkingContext) => Working;
   begun: BegunCopy | null;
 }
+
+/** How the thread of a part comes about; told apart, as only its own page shows it. */
+export type PartWorking<P extends PartId> = (thread: ThreadOf<P>, context: WorkingContext) => Working;

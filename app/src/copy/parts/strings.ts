@@ -1,24 +1,10 @@
 import type { Instrument } from '@tembrin/contract';
-import { dateWords, lastingWords } from '../dates';
+import { lastingWords } from '../dates';
 import type { Moment } from '../lists';
-import type { Figure, PartCopy } from './part-copy';
-import {
-  atLeastWords,
-  clockFigures,
-  paceFigures,
-  percent,
-  playedWords,
-  SPREAD,
-  verdictFigure,
-  windowFigures,
-  windowWords,
-} from './windows';
-import { recordOf, stringNames } from '@tembrin/core/instruments';
+import type { PartCopy } from './part-copy';
+import { atLeastWords, playedWords, windowWords } from './windows';
+import { stringNames } from '@tembrin/core/instruments';
 import type { StringsThread } from '@tembrin/core/parts';
-
-const SWEAT_WORDS = { low: 'dry', usual: 'ordinary', corrosive: 'corrosive' } as const;
-/** Strings of different fittings that are listed one by one. */
-const LISTED = 12;
 
 function reason(thread: StringsThread, instrument: Instrument, moment: Moment): string {
   const { clock, window, from, on, oldest, dateMissing, state } = thread;
@@ -34,65 +20,12 @@ function reason(thread: StringsThread, instrument: Instrument, moment: Moment): 
   return `${which} ${lastingWords(onFor)} ago, ${playedWords(clock)}. ${windowWords(window, 'Change', moment)}`;
 }
 
-/** What stretches the rule for this player: hands, cloth, and what was learned. */
-function livedFigures({ factor, sweat, wiping }: StringsThread): readonly Figure[] {
-  const others = factor.seen > factor.worn ? ` and ${factor.seen - factor.worn} for other reasons` : '';
-  return [
-    ['Your hands', `${SWEAT_WORDS[sweat.kind]}: life × ${sweat.factor.toFixed(2)} (from memory)`],
-    [
-      'Your cloth',
-      wiping
-        ? `wiped after ${percent(wiping.share)} of ${wiping.sessions} sessions: life × ${wiping.factor.toFixed(2)} (0.85 to 1.10, from memory)`
-        : 'not known yet: fewer than 8 closing rounds on record',
-    ],
-    [
-      'Learned from your changes',
-      factor.seen === 0
-        ? 'nothing yet; the rule’s own spread'
-        : `life × ${factor.median.toFixed(2)}, from ${factor.worn} changed because worn${others}`,
-    ],
-  ];
-}
-
-/** Each string by itself, where they differ. */
-function eachFigures({ on }: StringsThread, instrument: Instrument, { nowMs, timeZone }: Moment): readonly Figure[] {
-  if (on.every(({ fitting }) => fitting === on[0]?.fitting)) return [];
-  const names = stringNames(instrument);
-  const date = (atMs: number) => dateWords(atMs, nowMs, timeZone);
-  return on.slice(0, LISTED).map(({ position, fitting, window }): Figure => {
-    const spent = window ? `, spent about ${date(window.middle)}` : '';
-    const fitted = fitting ? `fitted ${date(fitting.at)}${fitting.known ? '' : ' or earlier'}${spent}` : 'not known';
-    return [`${names[position]} string`, fitted];
-  });
-}
-
 export const stringsCopy: PartCopy<'strings'> = {
   due: 'New strings are due',
   reason,
   keyFigure: ({ clock }) => ({
     figure: String(Math.round(clock ? clock.hoursPlayed + clock.hoursBefore : 0)),
     unit: clock && clock.hoursBefore > 0 ? 'hours or so played on these strings' : 'hours played on these strings',
-  }),
-  working: (thread, { pace, instrument, moment }) => ({
-    figures: [
-      verdictFigure(thread),
-      ...clockFigures(thread.clock, pace),
-      ...livedFigures(thread),
-      ...paceFigures(pace),
-      ...windowFigures(thread, moment),
-      ...eachFigures(thread, instrument, moment),
-    ],
-    rule: `Wear is hours ÷ H plus days ÷ D, and a string is spent at 1. ${thread.factor.seen === 0 ? SPREAD : 'Your own changes have narrowed and moved the window: those because worn count fully, others say “at least so long”.'} Where strings differ, the one spent first decides.`,
-    school:
-      thread.basis === 'default'
-        ? 'The trade has no agreed figure for these strings; this is a stated default until your own changes are on record.'
-        : recordOf(instrument.family).strings.rule,
-    changes: [
-      'Fitting new strings starts the thread again.',
-      'Looked over and still good: they last at least so long.',
-      'Playing more brings the window nearer; playing less moves it away.',
-      'A frayed or false string is changed now, whatever the figures say.',
-    ],
   }),
   begun: {
     title: 'New strings',

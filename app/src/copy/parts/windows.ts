@@ -1,10 +1,9 @@
 import { dateWords, hoursWords, lastingWords } from '../dates';
 import type { Moment } from '../lists';
-import { HABIT_WORDS, STATE_NAMES } from '../names';
-import type { Figure } from './part-copy';
+import { HABIT_WORDS } from '../names';
 import { DAY_MS } from '@tembrin/core/time';
-import { NEXT_LOG_SD, type Pace, type Window } from '@tembrin/core/wear';
-import type { Thread, TwoClock } from '@tembrin/core/parts';
+import type { Pace, Window } from '@tembrin/core/wear';
+import type { TwoClock } from '@tembrin/core/parts';
 
 /** The window of a part that wears: when to act, or since when. */
 export function windowWords({ early, middle, late }: Window, verb: string, { nowMs, timeZone }: Moment): string {
@@ -15,12 +14,6 @@ export function windowWords({ early, middle, late }: Window, verb: string, { now
   return `${verb} between ${date(early)} and ${date(late)}.`;
 }
 
-export const percent = (share: number) => `${Math.round(share * 100)} %`;
-
-const TENTH = 1.2816;
-/** How lives spread about the rule. */
-export const SPREAD = `One in ten lasts less than ${Math.exp(-TENTH * NEXT_LOG_SD).toFixed(2)} of the average, one in ten more than ${Math.exp(TENTH * NEXT_LOG_SD).toFixed(2)} of it.`;
-
 /** Hours played on something, those before the log among them. */
 export function playedWords({ hoursPlayed, hoursBefore }: TwoClock, what = 'played'): string {
   if (hoursBefore < 0.05) return `${hoursWords(hoursPlayed)} ${what}`;
@@ -30,63 +23,6 @@ export function playedWords({ hoursPlayed, hoursBefore }: TwoClock, what = 'play
 /** For how long something has been on at least, where nobody knows since when; nothing while that is no time at all. */
 export function atLeastWords(ms: number): string {
   return ms < DAY_MS ? '' : `. On for at least ${lastingWords(ms)}`;
-}
-
-export const verdictFigure = ({ state }: Pick<Thread, 'state'>): Figure => ['Verdict', STATE_NAMES[state]];
-
-export function windowFigures({ window }: Pick<Thread, 'window'>, { nowMs, timeZone }: Moment): readonly Figure[] {
-  if (!window) return [];
-  const date = (atMs: number) => dateWords(atMs, nowMs, timeZone);
-  return [
-    ['Early end (10 %)', date(window.early)],
-    ['Middle (50 %)', date(window.middle)],
-    ['Late end (90 %)', date(window.late)],
-  ];
-}
-
-/** The figures of a part on two clocks; none where nobody said when it began. */
-export function clockFigures(clock: TwoClock | null, { before }: Pace): readonly Figure[] {
-  if (!clock) return [];
-  const { life, hoursPlayed, hoursBefore, daysOn, wear, extraWear, chance, toll } = clock;
-  const extra = extraWear > 0 ? ` + ${extraWear.toFixed(2)}` : '';
-  const hours = hoursPlayed + hoursBefore;
-  const figures: Figure[] = [
-    ['Played on it', hoursPlayed < 0.05 ? 'nothing on record' : `${hoursWords(hoursPlayed)} on record`],
-    ...(hoursBefore > 0
-      ? [
-          [
-            'Before this log',
-            `about ${hoursWords(hoursBefore)}, reckoned at ${Math.round(before.hoursPerDay * 60)} min a day, ± ${percent(Math.exp(before.logSd) - 1)}`,
-          ] as const,
-        ]
-      : []),
-    ['Age', `${Math.round(daysOn)} days`],
-    [
-      'Wear',
-      `${hoursWords(hours)} ÷ ${Math.round(life.hours)} h + ${Math.round(daysOn)} d ÷ ${Math.round(life.days)} d${extra} = ${wear.toFixed(2)}`,
-    ],
-    ['Chance that it is spent', percent(chance)],
-  ];
-  if (toll && toll.factor > 1.005)
-    figures.push([
-      'Air it was in',
-      `${percent(toll.damp)} of its days damp, ${percent(toll.dry)} dry: days count ${toll.factor.toFixed(2)} times (at most 1.5, from memory)`,
-    ]);
-  return figures;
-}
-
-const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
-
-export function paceFigures(pace: Pace): readonly Figure[] {
-  const { hoursPerDay, hoursOn, logSd } = pace;
-  const most = Math.max(...hoursOn);
-  const uneven = most > 1.5 * hoursPerDay ? `, most on ${WEEKDAYS[hoursOn.indexOf(most)]}` : '';
-  return [
-    ['Playing expected', `${Math.round(hoursPerDay * 60)} min a day${uneven}`],
-    ['It rests on', paceBasis(pace)],
-    ...(pace.away.length > 0 ? [['Days away', 'those in the calendar count as without playing'] as const] : []),
-    ['Uncertainty of that', `± ${percent(Math.exp(logSd) - 1)}`],
-  ];
 }
 
 /** From so many days on the starting value no longer matters to speak of. */

@@ -1,6 +1,6 @@
 import type { Instrument } from '@tembrin/contract';
 import type { Href } from 'expo-router';
-import { useAssessment } from '@/state/assessments';
+import { useAssessment, useComplete } from '@/state/assessments';
 import { Empty } from '@/ui/Empty';
 import { Figures } from '@/ui/Figures';
 import { Screen } from '@/ui/Screen';
@@ -10,15 +10,17 @@ import { Thread } from '@/ui/Thread';
 import { Text } from '@/ui/Text';
 import { dateWords } from '@/copy/dates';
 import { PART_NAMES } from '@/copy/names';
-import { reasonFor, workingOf } from '@/copy/parts';
+import { reasonFor } from '@/copy/parts';
+import { workingOf } from '@/copy/parts/working';
 import { sinceNewWords, tradeMarks } from '@/copy/strings';
 import { PartActions } from './PartActions';
 import { ResidueOnPlate } from './ResidueOnPlate';
 import type { PartId } from '@tembrin/core/parts';
 import { Row, Stack } from '@/ui/layout';
+import { FETCHING_LOG } from '@/copy/common';
 import { copy } from '@/copy/screens/part/part';
 
-interface PartScreenProps {
+export interface PartScreenProps {
   instrument: Instrument;
   part: PartId;
   back?: Href;
@@ -29,11 +31,17 @@ interface PartScreenProps {
 /** The working of one part's verdict: the thread large, the figures, the rule, the school, what would change it; and doing it. */
 export function PartScreen({ instrument, part, back, second }: PartScreenProps) {
   const { log, threads, pace, schools } = useAssessment(instrument);
+  const complete = useComplete(instrument.id);
   const thread = threads.find((each) => each.part === part);
-  if (!thread) {
+  if (!complete || !thread) {
     return (
       <Screen title={PART_NAMES[part]} back={back} second={second}>
-        <Empty title={copy.nothingOfTheKind} text={`${instrument.name} has no ${PART_NAMES[part].toLowerCase()}.`} />
+        {complete ? (
+          <Empty title={copy.nothingOfTheKind} text={`${instrument.name} has no ${PART_NAMES[part].toLowerCase()}.`} />
+        ) : (
+          // A verdict from half a log is a wrong one.
+          <Text tone="quiet">{FETCHING_LOG}</Text>
+        )}
       </Screen>
     );
   }

@@ -1,0 +1,14 @@
+import { AIR_RULE, airSchoolWords, verdictFigures } from '../../air';
+import type { PartWorking } from '../part-copy';
+
+/** How the thread comes about. */
+export const airWorking: PartWorking<'air'> = ({ verdict }, { instrument, moment }) => ({
+  figures: verdictFigures(verdict, instrument, moment, 'mm'),
+  rule: AIR_RULE,
+  school: airSchoolWords(verdict),
+  changes: [
+    'Air inside the band brings the wood back, as slowly as it went.',
+    'A closed case slows it: dry days pass before the wood has noticed.',
+    'A hygrometer that is wrong makes a verdict that is wrong: check it over salt.',
+  ],
+});

@@ -1,0 +1,34 @@
+import { hoursWords } from '../../dates';
+import type { Figure, PartWorking } from '../part-copy';
+import { clockFigures, paceFigures, percent, SPREAD, verdictFigure, windowFigures } from './figures';
+import { HAIR_LIFE, TIGHT_COSTS_AT_MOST, TIGHT_HOUR_COSTS } from '@tembrin/core/bow';
+import type { HairThread } from '@tembrin/core/parts';
+
+function ownFigures({ tension, stretch }: HairThread): readonly Figure[] {
+  const times = tension.times > 0 ? `, left tight ${tension.times} times` : '';
+  return [
+    [
+      'Tight while not played',
+      tension.idleHours < 0.05 ? 'never on record' : `${hoursWords(tension.idleHours)} since the rehair${times}`,
+    ],
+    ...(stretch ? [['Turns to the gap', `${stretch.turns}, and ${stretch.before} when it was new`] as const] : []),
+  ];
+}
+
+/** How the thread comes about. */
+export const hairWorking: PartWorking<'hair'> = (thread, { pace, moment }) => ({
+  figures: [
+    verdictFigure(thread),
+    ...(thread.window ? clockFigures(thread.clock, pace) : []),
+    ...paceFigures(pace),
+    ...windowFigures(thread, moment),
+    ...ownFigures(thread),
+  ],
+  rule: `Wear is hours ÷ H plus days ÷ D, and the hair is spent at 1. ${SPREAD} What was found good at a look lasts at least so long. An hour left tight counts as ${TIGHT_HOUR_COSTS} h of bowing, up to ${percent(TIGHT_COSTS_AT_MOST)} of its life of ${HAIR_LIFE.hours} h (from memory of the trade, not measured).`,
+  school: 'Common practice: every 6 months at three and a half hours a day, every 24 at half an hour.',
+  changes: [
+    'A rehair starts the thread again.',
+    'Thin edges, many broken hairs or hair that takes no rosin: rehair now.',
+    'Slackening after every session keeps the hair from stretching.',
+  ],
+});
