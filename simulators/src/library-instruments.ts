@@ -81,7 +81,7 @@ export const SHELF: readonly Habit[] = [
     set: 'violin-synthetic-medium',
     rehaired: [{ daysAgo: 330 }],
     hairLooked: [120],
-    checkedUp: [500, 320, 150],
+    checkedUp: [500, 320, 95],
     schools: { slack: 'B' },
     measured: [
       ...over('bow-turns', [325, 6], [240, 6], [150, 6.5], [70, 7], [12, 7]),
@@ -108,7 +108,7 @@ export const SHELF: readonly Habit[] = [
     stringsFitted: [{ daysAgo: 260, reason: 'on-record' }],
     set: 'violin-steel',
     rehaired: [{ daysAgo: 410 }],
-    checkedUp: [420, 160],
+    checkedUp: [420, 130],
     measured: [
       ...over('rest-left', [500, 22], [380, 24], [260, 27], [150, 29], [40, 32]),
       ...over('rest-right', [500, 18], [380, 19], [260, 20], [150, 22], [40, 23]),
@@ -164,7 +164,7 @@ export const SHELF: readonly Habit[] = [
     ],
     set: 'cello-steel',
     rehaired: [{ daysAgo: 400 }],
-    checkedUp: [520, 255],
+    checkedUp: [520, 205],
     measured: [
       ...over('endpin-length', [520, 295], [300, 305], [90, 310]),
       ...over('bow-turns', [395, 6], [210, 7], [60, 8]),
@@ -183,7 +183,8 @@ export const SHELF: readonly Habit[] = [
     rosinEvery: 80,
     stringsFitted: [{ daysAgo: 548, reason: 'on-record', known: false }],
     rehaired: [{ daysAgo: 530 }],
-    checkedUp: [520, 200],
+    hairLooked: [150],
+    checkedUp: [520, 60],
     measured: over('endpin-length', [510, 240]),
   },
   {
@@ -206,7 +207,7 @@ export const SHELF: readonly Habit[] = [
       { daysAgo: 118, reason: 'worn' },
     ],
     set: 'steel-light',
-    checkedUp: [380, 170],
+    checkedUp: [380, 20],
     measured: [
       ...over('action', [380, 2.2], [210, 2.3], [40, 2.5]),
       ...over('relief', [380, 0.2], [210, 0.2], [40, 0.3]),
@@ -247,7 +248,7 @@ export const SHELF: readonly Habit[] = [
       { daysAgo: 88, strings: [28], reason: 'broke' },
     ],
     set: 'harp-lever-gut',
-    checkedUp: [345, 165],
+    checkedUp: [345, 160],
     regulated: [345],
   },
   {
@@ -261,6 +262,6 @@ export const SHELF: readonly Habit[] = [
     skips: { 'wipe-stick': 0.3, 'wipe-hands': 0.3 },
     stringsFitted: [{ daysAgo: 505, reason: 'on-record' }],
     rehaired: [{ daysAgo: 505, known: false }],
-    checkedUp: [505],
+    checkedUp: [505, 40],
   },
 ];

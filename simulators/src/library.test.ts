@@ -1,9 +1,12 @@
 import {
+  assessHousehold,
+  byInstrument,
   byUrgency,
   closingRound,
   assess,
   FAMILIES,
   foldLog,
+  localDay,
   refusalOf,
   roundRecords,
   schoolsFor,
@@ -99,6 +102,31 @@ test('whenever it is opened there are reasons to act and things in good order', 
     for (const state of ['now', 'soon', 'well'] as const) {
       expect(states.filter((each) => each === state).length).toBeGreaterThan(3);
     }
+  }
+});
+
+test('it opens on a calm evening: one thing now, two soon; and no day with a crowd of checkups', () => {
+  for (const moment of [NOW, Date.parse('2027-03-02T21:00:00.000Z'), Date.parse('2027-08-15T18:00:00.000Z')]) {
+    const fresh = demoLibrary(moment, ZONE);
+    const logs = byInstrument(fresh.events);
+    const { assessments, year } = assessHousehold({
+      timeZone: ZONE,
+      schools: fresh.schools,
+      instruments: fresh.instruments,
+      eventsOf: (id) => logs.get(id) ?? [],
+      places: new Map(),
+      appointments: [],
+      occasions: fresh.cards.flatMap((card) => (card.kind === 'occasion' ? [card.facts] : [])),
+      nowMs: moment,
+    });
+    const states = assessments[0]!.threads.map(({ state }) => state);
+    const count = (wanted: ThreadState) => states.filter((state) => state === wanted).length;
+    expect([count('now'), count('soon'), count('unknown')]).toEqual([1, 2, 0]);
+    const checkups = year.items.filter(({ part }) => part === 'checkup').map(({ day }) => day);
+    for (const day of new Set(checkups)) expect(checkups.filter((each) => each === day).length).toBeLessThan(5);
+    expect(checkups.filter((day) => day <= localDay(moment, ZONE)).length).toBeLessThan(3);
+    // The library as a whole has its reasons to act.
+    expect(year.items.filter(({ day }) => day <= localDay(moment, ZONE)).length).toBeGreaterThan(2);
   }
 });
 
