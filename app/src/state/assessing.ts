@@ -90,8 +90,8 @@ export function keepAssessed(): () => void {
     if (household) post({ household });
   };
   const sendAir = () => {
-    const { air, unsent } = useAir.getState();
-    post({ air, unsent });
+    const { air, unsent, reached } = useAir.getState();
+    post({ air, unsent, airComing: air === null && reached });
   };
   const sendCards = () => {
     const { cards } = useCardStore.getState();
@@ -120,8 +120,9 @@ export function keepAssessed(): () => void {
     useLog.subscribe(({ opened, events, complete }, before) => {
       if (opened !== before.opened || events !== before.events || complete !== before.complete) sendEvents();
     }),
-    useAir.subscribe(({ air, unsent }, before) => {
-      if (air !== before.air || unsent !== before.unsent) sendAir();
+    useAir.subscribe(({ air, unsent, reached }, before) => {
+      const given = air === null && reached !== before.reached;
+      if (air !== before.air || unsent !== before.unsent || given) sendAir();
     }),
     useCardStore.subscribe(({ cards }, before) => {
       if (cards !== before.cards) sendCards();

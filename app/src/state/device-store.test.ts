@@ -75,7 +75,7 @@ test('entries leave the outbox for the log or for the refused ones, oldest first
 
 test('a page of the server’s log is kept with how far it reached, and nothing of one household shows under another', async () => {
   const store = await openDeviceStore(id);
-  await keepPage(store, [event('a')], 7);
+  await keepPage(store, [event('a')], 7, true);
   expect(await store.get('reached', 'log')).toBe(7);
   const other = await openDeviceStore(`${id}-other`);
   expect(await other.count('events')).toBe(0);

@@ -19,8 +19,8 @@ interface DeviceSchema extends DBSchema {
   /** Entries not sent yet, in the order they were written down. */
   outbox: { key: number; value: LogEvent };
   refused: { key: string; value: RefusedEntry };
-  /** How far the server's log has been read. */
-  reached: { key: 'log'; value: number };
+  /** How far the server's log has been read; and how far it reached when it was first read to its end: before, the rest is missing here. */
+  reached: { key: 'log' | 'whole'; value: number };
   /** The household's air as this device last saw it. */
   air: { key: 'air'; value: Air };
   /** Readings not sent yet, in the order they were taken. */
@@ -39,17 +39,24 @@ const oldAirNameOf = (householdId: string) => `tembrin-air-${householdId}`;
 
 /** Opens this device's own copy of a household. */
 export async function openDeviceStore(householdId: string): Promise<DeviceStore> {
-  return openDB<DeviceSchema>(nameOf(householdId), 2, {
-    upgrade(database, version) {
+  return openDB<DeviceSchema>(nameOf(householdId), 3, {
+    async upgrade(database, version, _new, transaction) {
       if (version < 1) {
         database.createObjectStore('events', { keyPath: 'id' }).createIndex('instrument', 'instrumentId');
         database.createObjectStore('outbox', { autoIncrement: true });
         database.createObjectStore('refused', { keyPath: 'event.id' });
         database.createObjectStore('reached');
       }
-      database.createObjectStore('air');
-      database.createObjectStore('readings', { autoIncrement: true });
-      database.createObjectStore('cards');
+      if (version < 2) {
+        database.createObjectStore('air');
+        database.createObjectStore('readings', { autoIncrement: true });
+        database.createObjectStore('cards');
+      }
+      if (version < 1) return;
+      // What was kept before this was told apart is taken for whole, as it was then.
+      const reached = transaction.objectStore('reached');
+      const log = await reached.get('log');
+      if (log !== undefined) await reached.put(log, 'whole');
     },
     blocked: () => notifyProblem(BLOCKED),
     // A newer app, or signing out elsewhere, wants it to itself.
@@ -91,11 +98,17 @@ export async function removeDeviceStore(householdId: string): Promise<void> {
   await deleteDB(nameOf(householdId));
 }
 
-/** Stores a page of the server's log and how far it reached, together. */
-export async function keepPage(store: DeviceStore, events: readonly LogEvent[], reached: number): Promise<void> {
+/** Stores a page of the server's log and how far it reached, together. @param last no more follows: what is kept is whole */
+export async function keepPage(
+  store: DeviceStore,
+  events: readonly LogEvent[],
+  reached: number,
+  last: boolean,
+): Promise<void> {
   const work = store.transaction(['events', 'reached'], 'readwrite');
   for (const event of events) void work.objectStore('events').put(event);
   void work.objectStore('reached').put(reached, 'log');
+  if (last) void work.objectStore('reached').put(reached, 'whole');
   await work.done;
 }
 

@@ -2,7 +2,7 @@ import { standInDevice } from '@/testing/device';
 import { until } from '@/testing/until';
 import type { BodyInputOf } from '@tembrin/contract';
 import { act, takeBack } from './actions';
-import { dropRefused, leaveLog, look, openLog, send, useLog } from './log';
+import { dropRefused, leaveLog, look, openLog, send, useLog, written } from './log';
 import { useNotice } from './notice';
 import type { LogEvent } from '@tembrin/core/log';
 
@@ -12,6 +12,7 @@ class StandInServer {
   reach: 'open' | 'down' | 'signed-out' | 'lost-answer' = 'open';
   refuses: (event: LogEvent) => boolean = () => false;
   posts = 0;
+  perPage = Infinity;
 
   answer = async (url: string, init: RequestInit): Promise<Response> => {
     if (this.reach === 'down') throw new TypeError('Failed to fetch');
@@ -24,7 +25,10 @@ class StandInServer {
       const wanted = this.stored
         .slice(after)
         .filter((event) => !query.has('instrumentId') || event.instrumentId === query.get('instrumentId'));
-      return json({ events: wanted, reached: this.stored.length, more: false });
+      const page = wanted.slice(0, this.perPage);
+      const more = page.length < wanted.length;
+      const reached = more ? this.stored.indexOf(page.at(-1)!) + 1 : this.stored.length;
+      return json({ events: page, reached, more });
     }
     this.posts++;
     const { events } = JSON.parse(init.body as string) as BodyInputOf<'postEvents'>;
@@ -158,6 +162,34 @@ test('what the server has besides makes no whole before what the device keeps wa
   judged();
   await Promise.all([opened, ...again]);
   expect([useLog.getState().complete, ids('wren').length]).toEqual(['all', 1]);
+});
+
+test('a page closed while the log was coming in leaves a part, which is not called whole', async () => {
+  for (let at = 0; at < 6; at++)
+    server.stored.push(written(at % 2 ? 'wren' : 'heron', { type: 'rosined', payload: {} }));
+  await leaveLog();
+  household = `household-${++households}`;
+  server.perPage = 2;
+  // The connection goes after the first page of all.
+  let pages = 0;
+  globalThis.fetch = (async (url: string, init: RequestInit) => {
+    if (new URL(url, 'http://stand').searchParams.has('instrumentId')) return server.answer(url, init);
+    if (++pages > 1) server.reach = 'down';
+    return server.answer(url, init);
+  }) as typeof fetch;
+  await openLog(household, 'heron');
+  await leaveLog();
+  await openLog(household, 'heron');
+  expect(useLog.getState().complete).not.toBe('all');
+  server.reach = 'open';
+  globalThis.fetch = server.answer as typeof fetch;
+  await look();
+  expect(useLog.getState().complete).toBe('all');
+  expect(ids('heron').length + ids('wren').length).toBe(6);
+  await leaveLog();
+  server.reach = 'down';
+  await openLog(household, 'heron');
+  expect(useLog.getState().complete).toBe('all');
 });
 
 test('signed out, entries wait', async () => {

@@ -211,7 +211,7 @@ export async function look(): Promise<void> {
       const after = (await mine.get('reached', 'log')) ?? 0;
       const page = await call('readLog', { query: { after } });
       if (link.store !== mine) return;
-      await keepPage(mine, page.events, page.reached);
+      await keepPage(mine, page.events, page.reached, !page.more);
       if (link.store !== mine) return;
       more = page.more;
       useLog.setState((state) => ({
@@ -260,10 +260,11 @@ export async function openLog(
 
 /** Reads what the device keeps, the instrument on the stand first; on a new device that one's log from the server. */
 async function readIn(mine: DeviceStore, firstId: string | null, firstRead: (id: string) => Promise<void>) {
-  const [first, unsent, refused, reached] = await readKept(mine, firstId);
+  const [first, unsent, refused, whole] = await readKept(mine, firstId);
   if (link.store !== mine) return;
   const events = merged(merged({}, first), unsent);
-  const kept = reached !== undefined;
+  // A page that was closed while the log came in has kept a part of it, which is none to judge by.
+  const kept = whole !== undefined;
   const complete = new Set(kept && firstId ? [firstId] : []);
   useLog.setState({ opened: true, events, unsent: unsent.length, refused, complete });
   void send();
@@ -272,10 +273,12 @@ async function readIn(mine: DeviceStore, firstId: string | null, firstRead: (id:
     await firstRead(firstId);
     if (link.store !== mine) return;
   }
-  if (!kept) return;
   const all = await mine.getAll('events');
   if (link.store !== mine) return;
-  useLog.setState((state) => ({ events: merged(state.events, all), complete: 'all' }));
+  useLog.setState((state) => ({
+    events: merged(state.events, all),
+    complete: kept ? 'all' : state.complete,
+  }));
 }
 
 /** What the device keeps, as of one moment: an entry that is just being settled is in one of the lists, not between them. */
@@ -285,7 +288,7 @@ function readKept(mine: DeviceStore, firstId: string | null) {
     firstId ? kept.objectStore('events').index('instrument').getAll(firstId) : [],
     kept.objectStore('outbox').getAll(),
     kept.objectStore('refused').getAll(),
-    kept.objectStore('reached').get('log'),
+    kept.objectStore('reached').get('whole'),
   ]);
 }
 

@@ -57,6 +57,16 @@ test('what is on screen is judged first, one instrument at a time, then the year
   expect(ids()).toEqual(['tern', 'heron', 'wren', 'year']);
 });
 
+test('the year waits for air that is on its way, and for none that does not come', () => {
+  const { take, finish, ids } = bench();
+  take({ household, complete: 'all', airComing: true });
+  finish();
+  expect(ids()).toEqual(['heron', 'wren', 'tern']);
+  take({ air: null, airComing: false });
+  finish();
+  expect(ids()).toEqual(['heron', 'wren', 'tern', 'year']);
+});
+
 test('nothing is judged by a log that was not read yet: it is not an empty one', () => {
   const { take, finish, ids, told } = bench();
   take({ household, watched: ['heron'] });

@@ -10,6 +10,8 @@ export interface Changes {
   household?: Household;
   air?: Air | null;
   unsent?: readonly UnsentReading[];
+  /** The air is still on its way: a year laid out without it would move at once. */
+  airComing?: boolean;
   appointments?: readonly Appointment[];
   occasions?: readonly Occasion[];
   /** Events of some instruments: `anew`, these are all there are; otherwise they come to those known. */
@@ -51,6 +53,7 @@ export class Assessor {
   private household: Household | null = null;
   private air: Air | null = null;
   private unsent: readonly UnsentReading[] = [];
+  private airComing = false;
   private appointments: readonly Appointment[] = [];
   private occasions: readonly Occasion[] = [];
   /** null: nothing is known of the log yet, and nothing is judged. */
@@ -76,6 +79,7 @@ export class Assessor {
     this.turn = changes.turn;
     if (changes.household) this.takeHousehold(changes.household);
     if (changes.air !== undefined || changes.unsent) this.takeAir(changes);
+    this.airComing = changes.airComing ?? this.airComing;
     for (const [id, { anew, events: more }] of Object.entries(changes.events ?? {})) {
       this.events.set(id, anew ? [...more] : [...(this.events.get(id) ?? []), ...more]);
       this.stale.add(id);
@@ -178,7 +182,7 @@ export class Assessor {
 
   /** Lays out the year once everything is judged. @returns whether there was anything to do */
   private judgeYear(): boolean {
-    if (!this.household || this.complete !== 'all' || !this.yearStale) return false;
+    if (!this.household || this.complete !== 'all' || this.airComing || !this.yearStale) return false;
     this.yearStale = false;
     const { id: householdId, instruments, timeZone } = this.household;
     const all = instruments.flatMap(({ id }) => this.verdicts.get(id)?.assessment ?? []);

@@ -28,7 +28,7 @@ export function hairLookThread({ log, pace }: PartContext): HairLookThread | nul
   const from = look === null || (known !== null && known > look) ? known : look;
   if (from === null) {
     if (!rehair) return null;
-    return { part: 'hair-look', since: null, state: 'unknown', from, window: null, dateMissing: true };
+    return { part: 'hair-look', since: null, state: 'unknown', from, window: null, dateMissing: false };
   }
   const middle = from + HAIR_LOOK_DAYS * DAY_MS;
   const window = { early: middle - SLACK_DAYS * DAY_MS, middle, late: middle + SLACK_DAYS * DAY_MS };

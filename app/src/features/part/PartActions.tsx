@@ -29,7 +29,7 @@ export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
   return (
     <>
       <Button title={first.title} onPress={first.run} hotkey="d" />
-      {(thread.part === 'hair' || thread.part === 'strings') && thread.clock !== null && (
+      {(thread.part === 'hair' || thread.part === 'strings') && (state === 'now' || state === 'soon') && (
         <Button rank="outline" title={copy.lookedItOverStill} onPress={() => stillGood(instrument.id, thread.part)} />
       )}
       {thread.part === 'strings' && (
