@@ -23,11 +23,22 @@ function arrival(key: string, ready: Parameters<typeof arrivalOf>[0]): Promise<v
   return fresh;
 }
 
+/** Nothing to wait for. React takes it as over at once by its status. */
+const THERE: Promise<void> = Object.assign(Promise.resolve(), { status: 'fulfilled' as const, value: undefined });
+
+/**
+ * Makes the view wait until the store has something. It asks at every drawing, waiting or not: React counts what a view waits
+ * for by its place, and takes what stands at the place of another for that one, done.
+ */
+function useArrival(there: boolean, key: string, ready: Parameters<typeof arrivalOf>[0]): void {
+  use(there ? THERE : arrival(key, ready));
+}
+
 /** An instrument as it was judged last; by the minute, and at each new entry. The view waits until there is a judgement. */
 export function useAssessment({ id }: Pick<Instrument, 'id'>): InstrumentAssessment {
   const assessment = useAssessmentStore(({ byInstrument }) => byInstrument[id]);
   useEffect(() => watch(id), [id]);
-  if (!assessment) use(arrival(id, ({ byInstrument }) => byInstrument[id] !== undefined));
+  useArrival(assessment !== undefined, id, ({ byInstrument }) => byInstrument[id] !== undefined);
   return assessment!;
 }
 
@@ -35,15 +46,16 @@ export function useAssessment({ id }: Pick<Instrument, 'id'>): InstrumentAssessm
 export function useAllAssessments(): readonly InstrumentAssessment[] {
   const { instruments } = useHousehold((state) => state.household)!;
   const byInstrument = useAssessmentStore((state) => state.byInstrument);
-  const missing = instruments.find(({ id }) => !byInstrument[id]);
-  if (missing) use(arrival(missing.id, (state) => state.byInstrument[missing.id] !== undefined));
+  const all = instruments.map(({ id }) => id);
+  const judged = (known: typeof byInstrument) => all.every((id) => known[id] !== undefined);
+  useArrival(judged(byInstrument), all.join(), (state) => judged(state.byInstrument));
   return useMemo(() => instruments.map(({ id }) => byInstrument[id]!), [instruments, byInstrument]);
 }
 
 /** The household's year. The view waits until it is laid out. */
 export function useYearPlan(): YearPlan {
   const year = useAssessmentStore((state) => state.year);
-  if (!year) use(arrival('year', (state) => state.year !== null));
+  useArrival(year !== null, 'year', (state) => state.year !== null);
   return year!;
 }
 

@@ -40,7 +40,7 @@ const oldAirNameOf = (householdId: string) => `tembrin-air-${householdId}`;
 /** Opens this device's own copy of a household. */
 export async function openDeviceStore(householdId: string): Promise<DeviceStore> {
   return openDB<DeviceSchema>(nameOf(householdId), 3, {
-    async upgrade(database, version, _new, transaction) {
+    upgrade(database, version, _new, transaction) {
       if (version < 1) {
         database.createObjectStore('events', { keyPath: 'id' }).createIndex('instrument', 'instrumentId');
         database.createObjectStore('outbox', { autoIncrement: true });
@@ -55,8 +55,7 @@ export async function openDeviceStore(householdId: string): Promise<DeviceStore>
       if (version < 1) return;
       // What was kept before this was told apart is taken for whole, as it was then.
       const reached = transaction.objectStore('reached');
-      const log = await reached.get('log');
-      if (log !== undefined) await reached.put(log, 'whole');
+      void reached.get('log').then((log) => (log === undefined ? undefined : reached.put(log, 'whole')));
     },
     blocked: () => notifyProblem(BLOCKED),
     // A newer app, or signing out elsewhere, wants it to itself.

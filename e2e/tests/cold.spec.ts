@@ -1,0 +1,82 @@
+import { randomUUID } from 'node:crypto';
+import { readdirSync } from 'node:fs';
+import { fileURLToPath } from 'node:url';
+import { addInstrument, expect, keptOnDevice, signUp, test } from '../fixtures';
+import type { Page } from '@playwright/test';
+
+/** Every route there is, opened by its address: cold, and again without a connection. Nothing may break, nor stay empty. */
+const ROUTES = fileURLToPath(new URL('../../app/src/app/(shell)', import.meta.url));
+const FILES = readdirSync(ROUTES, { recursive: true, encoding: 'utf8' })
+  .filter((file) => file.endsWith('.tsx') && !file.endsWith('_layout.tsx'))
+  .sort();
+const PARTS = ['strings', 'hair', 'hair-look', 'rosin', 'residue', 'checkup', 'air'];
+const ROOM = {
+  kind: 'room',
+  roomId: null,
+  volumeM3: 40,
+  draught: 'ordinary',
+  heating: null,
+  tankG: null,
+  dryerG: null,
+};
+const DRILLS = ['order', 'zones', 'case', 'screw'];
+
+/** A small household with one of everything, and several instruments; what stands for the names in brackets. */
+async function household(page: Page): Promise<Readonly<Record<string, readonly string[]>>> {
+  await signUp(page);
+  await addInstrument(page, 'Violin');
+  const { instruments } = (await (await page.request.get('/api/v1/household')).json()) as {
+    instruments: { id: string }[];
+  };
+  const id = instruments[0]!.id;
+  const post = async (path: string, data: object) =>
+    expect((await page.request.post(`/api/v1/${path}`, { data, headers: { 'x-tembrin': '1' } })).status()).toBeLessThan(
+      300,
+    );
+  const { id: _id, addedAt: _addedAt, version: _version, ...facts } = instruments[0] as Record<string, unknown>;
+  for (const name of ['Second', 'Third', 'Fourth', 'Fifth'])
+    await post('instruments', { ...facts, id: randomUUID(), name });
+  const [place, sensor] = [randomUUID(), randomUUID()];
+  await post('places', { id: place, name: 'Front room', ...ROOM });
+  await post('sensors', { id: sensor, name: 'On the shelf', kind: 'hand', placeId: place });
+  const event = (type: string, payload: object) => {
+    const time = new Date(Date.now() - 3_600_000).toISOString();
+    return { id: randomUUID(), instrumentId: id, type, occurredAt: time, recordedAt: time, payload };
+  };
+  const events = [
+    event('strings-fitted', { strings: null, reason: 'on-record', known: true }),
+    event('rehaired', { reason: 'on-record', known: true }),
+  ];
+  await post('events', { events });
+  return { id: [id], place: [place], sensor: [sensor], item: [`${id}~hair`], part: PARTS, drill: DRILLS };
+}
+
+/** Addresses of a route file: one for each value of the name in brackets that has several. */
+function addressesOf(file: string, names: Readonly<Record<string, readonly string[]>>): string[] {
+  const path = `/${file.replace(/\.tsx$/, '').replace(/(^|\/)index$/, '')}`;
+  return [...path.matchAll(/\[(\w+)\]/g)].reduce<string[]>(
+    (paths, [whole, name]) => paths.flatMap((each) => names[name!]!.map((value) => each.replace(whole, value))),
+    [path],
+  );
+}
+
+const HALVES = [FILES.filter((_file, at) => at % 2 === 0), FILES.filter((_file, at) => at % 2 === 1)];
+HALVES.forEach((files, half) => {
+  test(`every address opens cold, with a connection and without, ${half + 1} of 2`, async ({ page, context }) => {
+    const broken: string[] = [];
+    let at = '';
+    page.on('pageerror', (error) => broken.push(`${at}: ${error.message}`));
+    const names = await household(page);
+    await keptOnDevice(page);
+    const addresses = files.flatMap((file) => addressesOf(file, names));
+    const opens = async (how: string, load: () => Promise<unknown>) => {
+      await load();
+      await expect(page.getByRole('heading', { level: 1 }).first(), `${at} ${how}`).toBeVisible();
+      expect((await page.locator('main, [role=main]').first().innerText()).length, `${at} ${how}`).toBeGreaterThan(20);
+    };
+    for (at of addresses) await opens('cold', () => page.goto(at, { waitUntil: 'commit' }));
+    await context.setOffline(true);
+    for (at of addresses) await opens('without a connection', () => page.goto(at, { waitUntil: 'commit' }));
+    expect(broken).toEqual([]);
+  });
+});
