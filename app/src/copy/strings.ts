@@ -24,7 +24,8 @@ export const CORE_NAMES: Readonly<Record<Core, string>> = {
 export const WINDING_NAMES: Readonly<Record<Winding, string>> = {
   plain: 'Plain',
   steel: 'Steel',
-  nickel: 'Nickel',
+  'nickel-plated': 'Nickel-plated steel',
+  nickel: 'Pure nickel',
   bronze: 'Bronze',
   copper: 'Copper',
   aluminium: 'Aluminium',

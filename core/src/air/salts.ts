@@ -1,13 +1,28 @@
-import { linearRegression } from 'simple-statistics';
+import { linearRegression, mean } from 'simple-statistics';
 import { DAY_MS, HOUR_MS, WEEK_MS, YEAR_DAYS } from '../time';
 import { rhFromPercent } from '../units';
 
-/** Humidity over saturated salts at 20, 25 and 30 °C, percent [Greenspan 1977, J. Res. NBS 81A; values from memory]. */
+/**
+ * Humidity over saturated salts, percent: polynomials in °C, lowest power first, and how far they are uncertain
+ * [Greenspan 1977, J. Res. NBS 81A; coefficients from memory, checked against the table’s values].
+ */
 export const SALTS = {
-  'magnesium-chloride': { name: 'Magnesium chloride', at: [33.07, 32.78, 32.44] },
-  'magnesium-nitrate': { name: 'Magnesium nitrate', at: [54.38, 52.89, 51.4] },
-  'sodium-chloride': { name: 'Sodium chloride (table salt)', at: [75.47, 75.29, 75.09] },
-  'potassium-chloride': { name: 'Potassium chloride', at: [85.11, 84.34, 83.62] },
+  'magnesium-chloride': {
+    name: 'Magnesium chloride',
+    powers: [33.6686, -0.00797397, -0.00108988],
+    uncertain: 0.16,
+  },
+  'magnesium-nitrate': { name: 'Magnesium nitrate', powers: [60.3514, -0.298643], uncertain: 0.22 },
+  'sodium-chloride': {
+    name: 'Sodium chloride (table salt)',
+    powers: [75.5164, 0.0398321, -0.00265459, 0.00002848],
+    uncertain: 0.12,
+  },
+  'potassium-chloride': {
+    name: 'Potassium chloride',
+    powers: [88.619, -0.19334, 0.000899706],
+    uncertain: 0.26,
+  },
 } as const;
 export type Salt = keyof typeof SALTS;
 export const SALT_IDS = Object.keys(SALTS) as Salt[];
@@ -17,14 +32,15 @@ export const SALT_RANGE_C = { least: 18, most: 32 } as const;
 /** Hours the sealed slurry is left with the sensor [handbook 3]. */
 export const SALT_HOURS = { least: 8, most: 24 } as const;
 
+const polynomial = (powers: readonly number[], at: number) =>
+  powers.reduceRight((sum, coefficient) => sum * at + coefficient, 0);
+
 /**
- * Humidity over a saturated salt as a fraction, between the table's temperatures by straight lines.
- * @example saltHumidity('sodium-chloride', 20) // 0.7547
+ * Humidity over a saturated salt as a fraction [Greenspan 1977].
+ * @example saltHumidity('sodium-chloride', 20) // 0.7548
  */
 export function saltHumidity(salt: Salt, tempC: number): number {
-  const [at20, at25, at30] = SALTS[salt].at;
-  const percent = tempC <= 25 ? at20 + ((at25 - at20) * (tempC - 20)) / 5 : at25 + ((at30 - at25) * (tempC - 25)) / 5;
-  return rhFromPercent(percent);
+  return rhFromPercent(polynomial(SALTS[salt].powers, tempC));
 }
 
 /** What a hygrometer showed over a salt. */
@@ -41,20 +57,57 @@ export interface Correction {
   from: number;
   offset: number;
   slope: number;
-  /** Of a corrected reading near the salts, ± fraction. */
+  /** Of a corrected reading of 50 %, ± fraction, 19 times in 20. */
   uncertainty: number;
   salts: Salt[];
+  /** Several salts, but too close to each other to tell a slope: only the offset is corrected. */
+  tooClose: boolean;
 }
 
 /** Checks made within so many days of each other belong to one calibration. */
 const ONE_CHECK_MS = WEEK_MS;
-/** ± of the slurry, of the temperature and of reading a display to one percent; two salts share them. From memory. */
-const ONE_SALT = 0.015;
-const TWO_SALTS = 0.01;
+/** Salts nearer to each other than this tell no slope: what they leave uncertain grows faster than what they tell. From memory. */
+const LEAST_APART = 0.2;
+/** A display of whole percents is off by up to half of one; evenly spread, that is so much. */
+const DISPLAY_SD = 0.01 / Math.sqrt(12);
+/** The slurry not quite saturated, the jar not quite at rest: sd of a single check. From memory. */
+const SLURRY_SD = 0.004;
+/** How well the temperature of the jar is known, °C, sd. From memory. */
+const TEMP_SD_C = 0.5;
+/** How far the slopes of hygrometers differ from one, sd. From memory: what a single salt cannot tell. */
+const SLOPE_SD = 0.05;
+/** Where uncertainty is told: the middle of the scale. */
+const TOLD_AT = 0.5;
+/** Nineteen times in twenty a normal error is within so many sd. */
+const MOSTLY = 1.96;
+
+/** All checks over one salt: repeated measurements of one humidity. */
+interface SaltPoint {
+  salt: Salt;
+  shown: number;
+  truth: number;
+  /** Variance of the difference. */
+  variance: number;
+}
+
+function saltPoint(salt: Salt, group: readonly SaltCheck[]): SaltPoint {
+  const own = group.filter((check) => check.salt === salt);
+  const tempC = mean(own.map((check) => check.tempC));
+  const steep = (saltHumidity(salt, tempC + 1) - saltHumidity(salt, tempC - 1)) / 2;
+  const each = DISPLAY_SD ** 2 + SLURRY_SD ** 2 + (steep * TEMP_SD_C) ** 2;
+  return {
+    salt,
+    shown: mean(own.map(({ shownRh }) => shownRh)),
+    truth: mean(own.map((check) => saltHumidity(salt, check.tempC))),
+    // Trying again makes the reading surer, not the salt.
+    variance: each / own.length + (SALTS[salt].uncertain / 100 / 2) ** 2,
+  };
+}
 
 /**
- * Corrections out of salt checks: one salt gives an offset, two or more an offset and a slope. Each holds from the next
- * full hour on, until the next calibration.
+ * Corrections out of salt checks: one salt gives an offset, two or more that lie well apart an offset and a slope, each check
+ * by its certainty. Each holds from the full hour after its first check on, until the next calibration; its uncertainty comes
+ * from the readings’ resolution, the salts’ own, and what remains unknown of the slope.
  * @param checks in any order
  */
 export function correctionsFrom(checks: readonly SaltCheck[]): Correction[] {
@@ -65,16 +118,41 @@ export function correctionsFrom(checks: readonly SaltCheck[]): Correction[] {
     else groups.push([check]);
   }
   return groups.map((group) => {
-    const from = Math.ceil(group.at(-1)!.at / HOUR_MS) * HOUR_MS;
-    const salts = [...new Set(group.map(({ salt }) => salt))];
-    const points = group.map(({ salt, tempC, shownRh }) => [shownRh, saltHumidity(salt, tempC)]);
-    if (salts.length === 1) {
-      const offset = points.reduce((sum, [shown, truth]) => sum + truth! - shown!, 0) / points.length;
-      return { from, offset, slope: 1, uncertainty: ONE_SALT, salts };
-    }
-    const { m, b } = linearRegression(points);
-    return { from, offset: b, slope: m, uncertainty: TWO_SALTS, salts };
+    const from = Math.ceil(group[0]!.at / HOUR_MS) * HOUR_MS;
+    const points = [...new Set(group.map(({ salt }) => salt))].map((salt) => saltPoint(salt, group));
+    const salts = points.map(({ salt }) => salt);
+    const truths = points.map(({ truth }) => truth);
+    const apart = Math.max(...truths) - Math.min(...truths) >= LEAST_APART;
+    return { from, ...(apart ? lineThrough(points) : offsetOf(points)), salts, tooClose: salts.length > 1 && !apart };
   });
+}
+
+/** Middle of the points and the sum of their weights, each weighing by its certainty. */
+function balance(points: readonly SaltPoint[]) {
+  const weight = points.reduce((sum, { variance }) => sum + 1 / variance, 0);
+  const at = (value: (point: SaltPoint) => number) =>
+    points.reduce((sum, point) => sum + value(point) / point.variance, 0) / weight;
+  return { weight, shown: at(({ shown }) => shown), truth: at(({ truth }) => truth) };
+}
+
+function offsetOf(points: readonly SaltPoint[]): Pick<Correction, 'offset' | 'slope' | 'uncertainty'> {
+  const { weight, shown, truth } = balance(points);
+  const sd = Math.hypot(Math.sqrt(1 / weight), SLOPE_SD * (TOLD_AT - shown));
+  return { offset: truth - shown, slope: 1, uncertainty: MOSTLY * sd };
+}
+
+/** The line that fits best [published: weighted least squares, any textbook of statistics]. */
+function lineThrough(points: readonly SaltPoint[]): Pick<Correction, 'offset' | 'slope' | 'uncertainty'> {
+  const { weight, shown, truth } = balance(points);
+  const spread = points.reduce((sum, point) => sum + (point.shown - shown) ** 2 / point.variance, 0);
+  if (spread === 0) return offsetOf(points);
+  const together = points.reduce(
+    (sum, point) => sum + ((point.shown - shown) * (point.truth - truth)) / point.variance,
+    0,
+  );
+  const slope = together / spread;
+  const sd = Math.sqrt(1 / weight + (TOLD_AT - shown) ** 2 / spread);
+  return { offset: truth - slope * shown, slope, uncertainty: MOSTLY * sd };
 }
 
 /** The correction that holds at an instant; null before the first. */

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { DAY_MS, HOUR_MS, localDay, startOfLocalDay } from '../time';
 import { unpackDay, unpackHour, unpackSlot, unpackWeather } from './packed';
-import type { SaltCheck } from './salts';
+import { saltHumidity, type SaltCheck } from './salts';
 import {
   correctedSeries,
   emptySums,
@@ -55,8 +55,8 @@ describe('a sensor’s hours', () => {
   });
 
   it('are put right by the check of their time; correcting the sum is correcting each reading', () => {
-    // Over sodium chloride at 20 °C the air has 75.47 % (Greenspan 1977); it showed 73.47.
-    const check: SaltCheck = { at: (FIRST + 2) * HOUR_MS, salt: 'sodium-chloride', tempC: 20, shownRh: 0.7347 };
+    // It shows two points less than the air over the salt has.
+    const check: SaltCheck = { at: (FIRST + 2) * HOUR_MS, salt: 'sodium-chloride', tempC: 20, shownRh: saltHumidity('sodium-chloride', 20) - 0.02 };
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 1000, max: 9000 }), { minLength: 1, maxLength: 6 }), (readings) => {
         const series = correctedSeries(sums([readings, readings, readings, readings]), [check]);
@@ -69,7 +69,7 @@ describe('a sensor’s hours', () => {
   });
 
   it('stay between nothing and full', () => {
-    const check: SaltCheck = { at: FIRST * HOUR_MS, salt: 'sodium-chloride', tempC: 20, shownRh: 0.6547 };
+    const check: SaltCheck = { at: FIRST * HOUR_MS, salt: 'sodium-chloride', tempC: 20, shownRh: saltHumidity('sodium-chloride', 20) - 0.1 };
     const series = correctedSeries(sums([[9500], [0]]), [check]);
     expect(series.rh[0]).toBe(10_000);
     expect(series.high[0]).toBe(10_000);

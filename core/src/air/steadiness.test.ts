@@ -41,3 +41,23 @@ test('a gap in the record leaves the level where the readings are', () => {
   const { level } = steadiness(cut(at), cut(rh));
   expect(level.every((value) => value > 0.3 && value < 0.7)).toBe(true);
 });
+
+test('thirteen months between the first reading and the last are no record of thirteen months', () => {
+  const { at, rh } = year(0.2);
+  expect(steadiness(at, rh).basis).toBe('record');
+  const days = (keeps: (day: number) => boolean) => {
+    const kept = [...at].flatMap((ms, index) => (keeps(Math.floor(ms / DAY_MS)) ? [index] : []));
+    return steadiness(
+      kept.map((index) => at[index]!),
+      kept.map((index) => rh[index]!),
+    );
+  };
+  // Eight months in the middle are missing.
+  const holed = days((day) => day < 250 || day > 490);
+  expect(holed.basis).toBe('short');
+  expect(holed.months).toBeCloseTo((250 + 547 - 490) / 30.44, 0);
+  expect(holed.band).toEqual({ low: -STEADY_LEAST, high: STEADY_LEAST });
+  // One day in ten missing is a record all the same; one in two is none.
+  expect(days((day) => day % 10 !== 0).basis).toBe('record');
+  expect(days((day) => day % 2 === 0).basis).toBe('short');
+});

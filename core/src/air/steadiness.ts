@@ -8,6 +8,8 @@ const HALF_WINDOW_MS = 15 * DAY_MS;
 export const STEADY_LEAST = 0.1;
 /** Record from which the percentiles count, in months. */
 export const STEADY_MONTHS = 13;
+/** Of the days of those months so many must have readings: a first and a last one are not a record. From memory: the standard asks for a continuous one. */
+const STEADY_COVER = 0.75;
 
 /** The seasonal level of a place under school C, with its band as humidities. */
 export interface SteadyBand extends Band {
@@ -22,8 +24,9 @@ export interface Steadiness {
   band: Band;
   /** The percentiles themselves, before the rule of ±10 %. */
   percentiles: Band;
+  /** Months of readings: days that have some, not the time between the first and the last. */
   months: number;
-  /** record: from 13 months of readings; short: not enough of them yet, so ±10 % is used. */
+  /** record: from 13 months with readings in most of their days; short: not enough of them yet, so ±10 % is used. */
   basis: 'record' | 'short';
 }
 
@@ -48,11 +51,28 @@ export function steadiness(atMs: ArrayLike<number>, rh: ArrayLike<number>): Stea
     fluctuations[index] = rh[index]! - level[index]!;
   }
   const percentiles = { low: quantile(fluctuations, 0.07) ?? 0, high: quantile(fluctuations, 0.93) ?? 0 };
-  const months = count > 0 ? (atMs[count - 1]! - atMs[0]!) / DAY_MS / MONTH_DAYS : 0;
-  const basis = months >= STEADY_MONTHS ? 'record' : 'short';
+  const { months, full } = recordOf(atMs);
+  const basis = full ? 'record' : 'short';
   const band =
     basis === 'short'
       ? { low: -STEADY_LEAST, high: STEADY_LEAST }
       : { low: Math.min(percentiles.low, -STEADY_LEAST), high: Math.max(percentiles.high, STEADY_LEAST) };
   return { level, band, percentiles, months, basis };
+}
+
+/** How many months have readings, and whether the last thirteen have them in most of their days. */
+function recordOf(atMs: ArrayLike<number>): { months: number; full: boolean } {
+  const count = atMs.length;
+  if (count === 0) return { months: 0, full: false };
+  const wanted = STEADY_MONTHS * MONTH_DAYS;
+  const recent = atMs[count - 1]! - wanted * DAY_MS;
+  let [days, recentDays, last] = [0, 0, -Infinity];
+  for (let index = 0; index < count; index++) {
+    const day = Math.floor(atMs[index]! / DAY_MS);
+    if (day === last) continue;
+    last = day;
+    days++;
+    if (atMs[index]! >= recent) recentDays++;
+  }
+  return { months: days / MONTH_DAYS, full: atMs[0]! <= recent + DAY_MS && recentDays >= STEADY_COVER * wanted };
 }

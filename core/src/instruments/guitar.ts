@@ -124,9 +124,9 @@ export const guitar = {
       usualCore: 'steel',
       lives: STEEL_LIVES,
       sets: fitting([
-        gaugedSet('electric-light', 'Light .009–.042', 'nickel', [9, 11, 16], [24, 32, 42]),
-        gaugedSet('electric-regular', 'Regular .010–.046', 'nickel', [10, 13, 17], [26, 36, 46]),
-        gaugedSet('electric-medium', 'Medium .011–.049', 'nickel', [11, 14, 18], [28, 38, 49]),
+        gaugedSet('electric-light', 'Light .009–.042', 'nickel-plated', [9, 11, 16], [24, 32, 42]),
+        gaugedSet('electric-regular', 'Regular .010–.046', 'nickel-plated', [10, 13, 17], [26, 36, 46]),
+        gaugedSet('electric-medium', 'Medium .011–.049', 'nickel-plated', [11, 14, 18], [28, 38, 49]),
       ]),
       // A solid body has no top that moves; its neck does.
       wood: neckWood(WIDTHS),

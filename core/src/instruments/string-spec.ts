@@ -5,7 +5,17 @@ export const CORES = ['steel', 'synthetic', 'gut', 'nylon', 'carbon'] as const;
 export type Core = (typeof CORES)[number];
 
 /** What is wound around it; plain: nothing. */
-export const WINDINGS = ['plain', 'steel', 'nickel', 'bronze', 'copper', 'aluminium', 'silver', 'tungsten'] as const;
+export const WINDINGS = [
+  'plain',
+  'steel',
+  'nickel-plated',
+  'nickel',
+  'bronze',
+  'copper',
+  'aluminium',
+  'silver',
+  'tungsten',
+] as const;
 export type Winding = (typeof WINDINGS)[number];
 
 export const ENDS = ['ball', 'loop', 'knot'] as const;

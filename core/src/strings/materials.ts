@@ -12,6 +12,8 @@ export const CORE_DENSITY: Readonly<Record<Core, number>> = {
 /** Densities of windings in kg/m³: general tables of metals. */
 export const WINDING_DENSITY: Readonly<Record<Exclude<Winding, 'plain'>, number>> = {
   steel: 7850,
+  // Steel under a thin coat of nickel, as on most electric guitars [handbook 4]; pure nickel is another thing.
+  'nickel-plated': 7900,
   nickel: 8900,
   bronze: 8800,
   copper: 8960,

@@ -69,15 +69,17 @@ function Outcome({ model }: { model: SaltCheckModel }) {
     <Banner
       tone="well"
       text={
-        correction.salts.length > 1
-          ? copy.withSaltsTrueShown({
-              salts: correction.salts.length,
-              offset: (correction.offset * 100).toFixed(1),
-              slope: correction.slope,
-              uncertainty: correction.uncertainty,
-              corrected: corrected(0.5, correction),
-            })
-          : copy.itShowsTooA(correction.offset, correction.uncertainty)
+        correction.tooClose
+          ? copy.theseSaltsLieToo(correction.offset, correction.uncertainty)
+          : correction.salts.length > 1
+            ? copy.withSaltsTrueShown({
+                salts: correction.salts.length,
+                offset: (correction.offset * 100).toFixed(1),
+                slope: correction.slope,
+                uncertainty: correction.uncertainty,
+                corrected: corrected(0.5, correction),
+              })
+            : copy.itShowsTooA(correction.offset, correction.uncertainty)
       }
     />
   );

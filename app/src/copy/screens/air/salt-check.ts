@@ -36,9 +36,11 @@ export const copy = {
     uncertainty: number;
     corrected: number;
   }) =>
-    `With ${salts} salts: true = ${offset} % + ${slope.toFixed(3)} × shown, ± ${humidityWords(uncertainty, 1)}. 50 % shown is ${humidityWords(corrected, 1)}.`,
+    `With ${salts} salts: true = ${offset} % + ${slope.toFixed(3)} × shown, ± ${humidityWords(uncertainty, 1)} at 50 %. 50 % shown is ${humidityWords(corrected, 1)}.`,
+  theseSaltsLieToo: (offset: number, uncertainty: number) =>
+    `These salts lie too close to each other to tell how it goes over the rest of its scale. It shows ${humidityWords(Math.abs(offset), 1)} too ${offset < 0 ? 'much' : 'little'} there; at 50 % that is ± ${humidityWords(uncertainty, 1)}. Take magnesium chloride for the second.`,
   itShowsTooA: (offset: number, uncertainty: number) =>
-    `It shows ${humidityWords(Math.abs(offset), 1)} too ${offset < 0 ? 'much' : 'little'}, ± ${humidityWords(uncertainty, 1)}. A second salt within a week adds the slope.`,
+    `It shows ${humidityWords(Math.abs(offset), 1)} too ${offset < 0 ? 'much' : 'little'}, ± ${humidityWords(uncertainty, 1)} at 50 %. A second salt within a week adds the slope: magnesium chloride with table salt tells most.`,
 } as const;
 
 export const STEPS = [
