@@ -10,7 +10,7 @@ import {
   schoolsFor,
   setPull,
   usualFacts,
-  WINDOW_SAMPLES,
+  windowSamples,
   type LogEvent,
 } from '@tembrin/core';
 import { median, tenYears } from './log';
@@ -72,10 +72,10 @@ console.log(
 
 const RATE = 48_000;
 const shares = [41.2, 196, 659.3, 3136].map((hz) => {
-  const samples = pluckedString({ hz, sampleRate: RATE, seconds: 0.2 }).slice(0, WINDOW_SAMPLES);
+  const samples = pluckedString({ hz, sampleRate: RATE, seconds: 0.4 }).slice(0, windowSamples(RATE));
   const took = time(() => detectPitch(samples, RATE), 40);
   // A stretch lasts so long; one is looked at after another.
-  return { hz, took, share: took / ((WINDOW_SAMPLES / RATE) * 1000) };
+  return { hz, took, share: took / ((windowSamples(RATE) / RATE) * 1000) };
 });
 for (const { hz, took, share } of shares)
   console.log(

@@ -254,6 +254,7 @@ test('undo is everywhere in the closing round, skipping is recorded, and the rou
   await expect(page.getByRole('timer')).toBeVisible();
   await page.getByRole('button', { name: 'Finish' }).click();
   await page.getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(page.getByRole('heading', { name: 'Wipe the stick' })).toBeVisible();
   await page.getByRole('button', { name: 'Skip' }).click();
   await expect(page.getByRole('heading', { name: 'Wipe the strings' })).toBeVisible();
   await page.getByRole('button', { name: 'Undo: wipe the stick' }).click();

@@ -108,6 +108,7 @@ export const SHELF: readonly Habit[] = [
     stringsFitted: [{ daysAgo: 260, reason: 'on-record' }],
     set: 'violin-steel',
     rehaired: [{ daysAgo: 410 }],
+    hairLooked: [130],
     checkedUp: [420, 130],
     measured: [
       ...over('rest-left', [500, 22], [380, 24], [260, 27], [150, 29], [40, 32]),

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
-import { pluckedString, WINDOW_SAMPLES, type PitchFound } from '@tembrin/core/sound';
+import { pluckedString, windowSamples, type Hearing } from '@tembrin/core/sound';
 
 export type Ear = 'off' | 'asking' | 'on' | 'refused' | 'missing';
 export type Source = 'microphone' | { simulatedHz: number };
@@ -20,19 +20,31 @@ interface Sound {
   close: () => void;
 }
 
+/** More samples a second than these tell nothing of a string; a browser that cannot thin a microphone's out gives its own. */
+const RATE = 48_000;
+
+function audioContext(): AudioContext {
+  try {
+    return new AudioContext({ sampleRate: RATE });
+  } catch {
+    return new AudioContext();
+  }
+}
+
 async function microphone(): Promise<Sound> {
   const stream = await navigator.mediaDevices.getUserMedia({
     audio: { echoCancellation: false, noiseSuppression: false, autoGainControl: false },
   });
-  const context = new AudioContext();
+  const context = audioContext();
   const analyser = context.createAnalyser();
-  analyser.fftSize = WINDOW_SAMPLES;
+  // A browser hands out 32,768 samples at once and no more.
+  analyser.fftSize = Math.min(32_768, windowSamples(context.sampleRate));
   context.createMediaStreamSource(stream).connect(analyser);
   await context.resume();
   return {
     sampleRate: context.sampleRate,
     stretch: () => {
-      const samples = new Float32Array(WINDOW_SAMPLES);
+      const samples = new Float32Array(analyser.fftSize);
       analyser.getFloatTimeDomainData(samples);
       return samples;
     },
@@ -45,14 +57,15 @@ async function microphone(): Promise<Sound> {
 
 /** A simulated string, plucked again and again: to see how it works without an instrument. */
 function simulated(hz: number): Sound {
-  const sampleRate = 48_000;
+  const sampleRate = RATE;
+  const length = windowSamples(sampleRate);
   const samples = pluckedString({ hz, sampleRate, seconds: PLUCK_S, driftCents: -2 });
   const began = performance.now();
   return {
     sampleRate,
     stretch: () => {
-      const at = Math.floor((((performance.now() - began) / 1000) % (PLUCK_S - 0.3)) * sampleRate);
-      return samples.slice(at, at + WINDOW_SAMPLES);
+      const at = Math.floor((((performance.now() - began) / 1000) % (PLUCK_S - 0.4)) * sampleRate);
+      return samples.slice(at, at + length);
     },
     close: () => undefined,
   };
@@ -60,9 +73,9 @@ function simulated(hz: number): Sound {
 
 /**
  * Listens to a string and says what pitch it hears; the finding is done in a worker.
- * @param onFound called some ten times a second, with null for silence and noise
+ * @param onFound called some times a second, with null for silence and noise, 'hum' where the mains drowns the string
  */
-export function useHearing(onFound: (found: PitchFound | null) => void) {
+export function useHearing(onFound: (found: Hearing) => void) {
   const [ear, setEar] = useState<Ear>('off');
   const listening = useRef<Listening | null>(null);
   const tell = useRef(onFound);
@@ -89,7 +102,7 @@ export function useHearing(onFound: (found: PitchFound | null) => void) {
       }
       const worker = new Worker(new URL('../workers/pitch.worker', window.location.href));
       let busy = false;
-      worker.onmessage = ({ data }: MessageEvent<PitchFound | null>) => {
+      worker.onmessage = ({ data }: MessageEvent<Hearing>) => {
         busy = false;
         tell.current(data);
       };

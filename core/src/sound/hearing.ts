@@ -1,6 +1,6 @@
 import { median } from 'simple-statistics';
 import { centsBetween } from '../pitch';
-import type { PitchFound } from './detect';
+import type { Hearing } from './detect';
 
 /** Which string is being played, and how far it is off. */
 export interface Heard {
@@ -19,8 +19,8 @@ const FARTHEST_CENTS = 350;
  * @param hz what each string should sound, lowest first
  * @param chosen position listened for; null: whichever is nearest
  */
-export function heardString(found: PitchFound | null, hz: readonly number[], chosen: number | null): Heard | null {
-  if (!found || found.clarity < CLEAR_ENOUGH) return null;
+export function heardString(found: Hearing, hz: readonly number[], chosen: number | null): Heard | null {
+  if (!found || found === 'hum' || found.clarity < CLEAR_ENOUGH) return null;
   const offs = hz.map((target) => centsBetween(found.hz, target));
   const nearest = chosen ?? offs.reduce((best, each, at) => (Math.abs(each) < Math.abs(offs[best]!) ? at : best), 0);
   const cents = offs[nearest];

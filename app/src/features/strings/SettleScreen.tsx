@@ -109,7 +109,7 @@ function Notices({ model }: { model: SettlingModel }) {
 
 /** What is heard just now. */
 function Heard({ model }: { model: SettlingModel }) {
-  const { listening, heard, names, strings } = model;
+  const { listening, heard, drowned, names, strings } = model;
   if (!listening) return null;
   return (
     <Stack role="status" gap="hair" align="center">
@@ -118,7 +118,9 @@ function Heard({ model }: { model: SettlingModel }) {
       <Text>
         {heard
           ? copy.centsOnTheOf(names[heard.position], heard.hz, strings[heard.position]!.hz)
-          : copy.listeningForOneOpen}
+          : drowned
+            ? copy.theMainsHumDrowns
+            : copy.listeningForOneOpen}
       </Text>
     </Stack>
   );

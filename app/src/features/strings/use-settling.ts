@@ -25,6 +25,7 @@ const NEW_DAYS = 30;
  */
 function useStringInEar(strings: readonly number[], listened: number | null) {
   const [heard, setHeard] = useState<Heard | null>(null);
+  const [drowned, setDrowned] = useState(false);
   const recent = useRef<Heard[]>([]);
   /** The string last heard for certain: its settling is shown. */
   const [looked, setLooked] = useState<number | null>(null);
@@ -32,6 +33,7 @@ function useStringInEar(strings: readonly number[], listened: number | null) {
   const { ear, start, stop } = useHearing((found) => {
     const now = heardString(found, strings, listened);
     setHeard(now);
+    setDrowned(found === 'hum');
     if (!now) return;
     recent.current = [...recent.current.slice(-9), now];
     const cents = steadyCents(recent.current);
@@ -44,7 +46,7 @@ function useStringInEar(strings: readonly number[], listened: number | null) {
     recent.current = [];
     setSteady(null);
   };
-  return { heard, steady, looked, ear, start, stop, forget };
+  return { heard, drowned, steady, looked, ear, start, stop, forget };
 }
 
 /** The strings that settle, what the microphone hears, and writing it down. */
@@ -63,7 +65,7 @@ export function useSettling(instrument: Instrument) {
   });
   const open = settling.filter(({ plan }) => !plan.settled);
   const [chosen, setChosen] = useState<number>(open.length === 1 ? open[0]!.position : NEAREST);
-  const { heard, steady, looked, ear, start, stop, forget } = useStringInEar(
+  const { heard, drowned, steady, looked, ear, start, stop, forget } = useStringInEar(
     strings.map(({ hz }) => hz),
     chosen === NEAREST ? null : chosen,
   );
@@ -112,6 +114,7 @@ export function useSettling(instrument: Instrument) {
     open,
     chosen,
     heard,
+    drowned,
     steady,
     ear,
     start,

@@ -31,6 +31,8 @@ export const copy = {
   centsOnTheOf: (name: string | undefined, heardHz: number, wantedHz: number) =>
     `cents on the ${name}; ${heardHz.toFixed(1)} of ${wantedHz.toFixed(1)} Hz`,
   listeningForOneOpen: 'listening for one open string',
+  theMainsHumDrowns:
+    'The hum of the mains drowns the string. Go away from lamps, chargers and amplifiers, or play louder.',
   asStringsOfIts:
     'As strings of its kind usually give way (from memory). Each tuning you write down makes the curve its own.',
   allItHasFallen: (tunings: number) =>
