@@ -11,6 +11,7 @@ export * from './wear';
 export * from './air';
 export * from './strings';
 export * from './sound';
+export * from './listening';
 export * from './bow';
 export * from './care';
 export * from './learning';

@@ -1,4 +1,4 @@
-import { detectPitch } from '@tembrin/core/sound';
+import { detectPitch } from '@tembrin/core/listening';
 
 /** Finds the pitch of a stretch of sound, away from the thread that draws. */
 self.onmessage = ({ data }: MessageEvent<{ samples: Float32Array; sampleRate: number }>) => {

@@ -56,7 +56,12 @@ describe('a sensor’s hours', () => {
 
   it('are put right by the check of their time; correcting the sum is correcting each reading', () => {
     // It shows two points less than the air over the salt has.
-    const check: SaltCheck = { at: (FIRST + 2) * HOUR_MS, salt: 'sodium-chloride', tempC: 20, shownRh: saltHumidity('sodium-chloride', 20) - 0.02 };
+    const check: SaltCheck = {
+      at: (FIRST + 2) * HOUR_MS,
+      salt: 'sodium-chloride',
+      tempC: 20,
+      shownRh: saltHumidity('sodium-chloride', 20) - 0.02,
+    };
     fc.assert(
       fc.property(fc.array(fc.integer({ min: 1000, max: 9000 }), { minLength: 1, maxLength: 6 }), (readings) => {
         const series = correctedSeries(sums([readings, readings, readings, readings]), [check]);
@@ -69,7 +74,12 @@ describe('a sensor’s hours', () => {
   });
 
   it('stay between nothing and full', () => {
-    const check: SaltCheck = { at: FIRST * HOUR_MS, salt: 'sodium-chloride', tempC: 20, shownRh: saltHumidity('sodium-chloride', 20) - 0.1 };
+    const check: SaltCheck = {
+      at: FIRST * HOUR_MS,
+      salt: 'sodium-chloride',
+      tempC: 20,
+      shownRh: saltHumidity('sodium-chloride', 20) - 0.1,
+    };
     const series = correctedSeries(sums([[9500], [0]]), [check]);
     expect(series.rh[0]).toBe(10_000);
     expect(series.high[0]).toBe(10_000);

@@ -1,6 +1,28 @@
 import { median } from 'simple-statistics';
 import { centsBetween } from '../pitch';
-import type { Hearing } from './detect';
+
+/** A pitch found in a stretch of sound. */
+export interface PitchFound {
+  hz: number;
+  /** How periodic the sound is, 0 to 1: below about 0.9 it is noise or several strings. */
+  clarity: number;
+}
+
+/** What a stretch of sound tells: a pitch, that the mains' hum drowns whatever else there is, or nothing. */
+export type Hearing = PitchFound | 'hum' | null;
+
+/** Length of a stretch, seconds: ten periods of the lowest harp string, and long enough to tell it from the mains. */
+const STRETCH_S = 0.34;
+/** Most samples looked at. */
+const MOST_SAMPLES = 65_536;
+
+/**
+ * Samples a stretch should have at a sample rate: the power of two nearest to a third of a second.
+ * @example windowSamples(48_000) // 16384
+ */
+export function windowSamples(sampleRate: number): number {
+  return Math.min(MOST_SAMPLES, 2 ** Math.round(Math.log2(STRETCH_S * sampleRate)));
+}
 
 /** Which string is being played, and how far it is off. */
 export interface Heard {

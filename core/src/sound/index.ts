@@ -1,3 +1,2 @@
-export * from './detect';
 export * from './hearing';
 export * from './pluck';

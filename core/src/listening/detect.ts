@@ -1,31 +1,9 @@
 import FFT from 'fft.js';
+import type { Hearing, PitchFound } from '../sound';
 import { humIn, tellApart, without } from './hum';
-
-/** A pitch found in a stretch of sound. */
-export interface PitchFound {
-  hz: number;
-  /** How periodic the sound is, 0 to 1: below about 0.9 it is noise or several strings. */
-  clarity: number;
-}
-
-/** What a stretch of sound tells: a pitch, that the mains' hum drowns whatever else there is, or nothing. */
-export type Hearing = PitchFound | 'hum' | null;
 
 /** Lowest and highest pitch looked for, Hz: below a bass's E1 tuned down, above a harp's G7. */
 export const PITCH_RANGE_HZ = { least: 27, most: 4000 } as const;
-/** Length of a stretch, seconds: ten periods of the lowest harp string, and long enough to tell it from the mains. */
-const STRETCH_S = 0.34;
-/** Most samples looked at. */
-const MOST_SAMPLES = 65_536;
-
-/**
- * Samples a stretch should have at a sample rate: the power of two nearest to a third of a second.
- * @example windowSamples(48_000) // 16384
- */
-export function windowSamples(sampleRate: number): number {
-  return Math.min(MOST_SAMPLES, 2 ** Math.round(Math.log2(STRETCH_S * sampleRate)));
-}
-
 /** Above this rate a sound is thinned out before it is looked at: more tells nothing of pitches up to 4 kHz. */
 const RATE_ENOUGH = 50_000;
 /** A peak counts when it is nearly as high as the highest: the first such is the period, later ones its multiples. */

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { PitchDetector } from 'pitchy';
-import { detectPitch, heardString, pluckedString, steadyCents, waveFile, windowSamples, type Hearing } from '.';
+import { detectPitch } from '.';
+import { heardString, pluckedString, steadyCents, waveFile, windowSamples, type Hearing } from '../sound';
 import { openStrings } from '../strings';
 import { FAMILIES, kindsOf, usualFacts } from '../instruments';
 import { mulberry32, normals } from '../testing/dice';
