@@ -12,7 +12,9 @@ module.exports = {
       severity: 'error',
       comment: 'The contract holds schemas, operations and words: what computes is the core’s.',
       from: { path: '^contract/src', pathNot: '\\.test\\.ts$' },
-      to: { path: '^core/src/(maths|wear|assess|routines|learning|listening|sound)/|node_modules/(d3-|simple-statistics)' },
+      to: {
+        path: '^core/src/(maths|wear|assess|routines|learning|listening|sound)/|node_modules/(d3-|simple-statistics)',
+      },
     },
     {
       name: 'core-stands-alone',

@@ -30,3 +30,9 @@ export function plannedWords({ placed, window, day, who, clash }: PlannedItem, t
   const warning = clash ? ` That is too close before ${clash.title}.` : '';
   return `${span}${reason}${warning} Done by: ${DOER_TITLES[who].toLowerCase()}.`;
 }
+
+/** The same of what is overdue, in words that are the same tomorrow. */
+export function overdueWords({ window, who }: PlannedItem, timeZone: string): string {
+  const format = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone });
+  return `Overdue: the middle of its window was ${format.format(window.middle)}. Done by: ${DOER_TITLES[who].toLowerCase()}.`;
+}

@@ -2,6 +2,8 @@ import { DAY_MS, localDay, dateOfDay } from '@tembrin/core';
 import ICAL from 'ical.js';
 import request from 'supertest';
 import { v7 as uuid } from 'uuid';
+import { CalendarScope } from './store/calendar';
+import { HouseholdScope } from './store/scope';
 import { household, madeEvent, openServer, type TestServer } from './testing/fixtures';
 
 let server: TestServer;
@@ -88,7 +90,7 @@ describe('cards', () => {
 });
 
 describe('the calendar', () => {
-  test('tells windows as whole days with an alarm, the same entry again until its life is over, then cancels it', async () => {
+  test('tells each piece of upkeep on its day with an alarm, the same entry again until its life is over, then cancels it', async () => {
     const party = await household(server);
     const { browser, instrument } = party;
     await used(party);
@@ -100,8 +102,8 @@ describe('the calendar', () => {
     for (const each of before) {
       expect(each).toMatchObject({ sequence: 0, status: 'CONFIRMED' });
       expect(each.from).toMatch(/^\d{4}-\d\d-\d\d$/);
-      expect(each.to > each.from).toBe(true);
-      expect(each.text).toMatch(/^Due between .* Done by: /);
+      expect((Date.parse(each.to) - Date.parse(each.from)) / 86_400_000).toBe(1);
+      expect(each.text).toMatch(/^(Due between|Overdue: ).* Done by: /);
       // It rings at nine in the household's place, written in UTC.
       expect(
         new Intl.DateTimeFormat('en-GB', { timeZone: 'Europe/Lisbon', hour: '2-digit', minute: '2-digit' }).format(
@@ -156,6 +158,30 @@ describe('the calendar', () => {
     expect(moved.text).toMatch(/as you set it\. That is too close before Harbour concert/);
   });
 
+  test('what is overdue stays on its day and is told once; a small change of a forecast is not told', async () => {
+    const party = await household(server);
+    await used(party);
+    const { id, version, addedAt: _addedAt, ...facts } = party.instrument;
+    const setUp = { ...facts.setUp, habit: 'half-hour' };
+    await party.browser.put(`/instruments/${id}`, version, { ...facts, setUp }).expect(200);
+    const at = (days: number) =>
+      new CalendarScope(
+        server.database,
+        new HouseholdScope(server.database, { householdId: party.household.id, accountId: null }),
+        'secret',
+      ).text(false, new Date(Date.now() + days * 86_400_000));
+    const hair = (text: string) => vevents(text).find(({ summary }) => summary.includes('rehair'))!;
+    const first = await at(0);
+    expect(hair(first).text).toMatch(/^Overdue: the middle of its window was .* Done by: workshop\.$/);
+    const strings = (text: string) => vevents(text).find(({ summary }) => summary.includes('strings'))!;
+    // Nothing is played: each evening puts the end off by a little.
+    for (const days of [1, 2]) {
+      const later = await at(days);
+      expect(hair(later)).toEqual(hair(first));
+      expect(strings(later)).toEqual(strings(first));
+    }
+  });
+
   test('a private address opens it without signing in, until it is renewed or revoked', async () => {
     const party = await household(server);
     const { browser } = party;
@@ -167,6 +193,7 @@ describe('the calendar', () => {
     const open = () => request(server.app).get(path);
     const feed = await open().expect(200);
     expect(vevents(feed.text)).toHaveLength(2);
+    expect(feed.headers['content-type']).toBe('text/calendar; charset=utf-8; method=PUBLISH');
     expect(feed.text).toMatch(/METHOD:PUBLISH/);
     expect((await browser.get('/calendar/address')).body).toEqual({ path });
 

@@ -25,6 +25,8 @@ export interface Operation {
   stream?: boolean;
   /** Answered with text of this media type instead of JSON. */
   text?: 'text/csv' | 'text/calendar' | 'application/json';
+  /** Further parameters of its content type. */
+  textParameters?: string;
   /** Name under which a browser keeps the answer. */
   file?: string;
 }

@@ -48,7 +48,7 @@ export const yearOperations = {
   downloadCalendar: {
     method: 'get',
     path: '/calendar.ics',
-    summary: 'All due windows and occasions as an iCalendar file (RFC 5545).',
+    summary: 'What comes due, each on the day it is planned for, as an iCalendar file (RFC 5545).',
     access: 'household',
     status: 200,
     response: z.string(),
@@ -87,6 +87,7 @@ export const yearOperations = {
     params: z.object({ key: z.string().max(200) }),
     response: z.string(),
     text: 'text/calendar',
+    textParameters: 'method=PUBLISH',
   },
   previewCalendar: {
     method: 'post',

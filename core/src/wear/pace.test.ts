@@ -51,8 +51,8 @@ test('a steady player is found out within weeks, and the default fades away', ()
       new Date(Date.UTC(2026, 0, 1 + 7 * count, 9)).toISOString(),
       '2026-01-01T09:00:00.000Z',
     );
-  expect(weeks(2).hoursPerDay).toBeGreaterThan(1.5);
-  expect(weeks(8).hoursPerDay).toBeGreaterThan(1.8);
+  expect(weeks(2).hoursPerDay).toBeGreaterThan(1.3);
+  expect(weeks(8).hoursPerDay).toBeGreaterThan(1.7);
   expect(whileOn(weeks(52))).toBeCloseTo(2, 1);
   // What pauses may still come takes a little of it.
   expect(weeks(52).hoursPerDay).toBeGreaterThan(1.9);

@@ -71,10 +71,13 @@ const WEEKDAY_PRIOR = 2;
 /** What remains uncertain of a well-known player's coming months, and how far the years before the log may have differed. From memory. */
 const FLOOR_LOG_SD = 0.1;
 const BEFORE_LOG_SD = 0.2;
-/** Chance that a day is played on, and how uneven days are (variance over the square of the mean), to start from; worth so many days. From memory. */
+/** Chance that a day is played on, to start from; worth so many days. From memory. */
 const START_PLAYS = 0.6;
-const START_UNEVEN = 1.5;
 const START_WORTH_DAYS = 5;
+/** How uneven days are (variance over the square of the mean), to start from: between one who plays daily and one who plays weekly. From memory. */
+const START_UNEVEN = 3;
+const UNEVEN_WORTH_DAYS = 10;
+const START_LEFT_DAYS = 2;
 /** The usual share of pauses is worth so many days of record. From memory. */
 const SHARE_WORTH_DAYS = 60;
 /** Times that pauses and the chance of playing are reckoned from each other; they settle within three. */
@@ -201,7 +204,7 @@ function weighed(hours: readonly number[], on: readonly number[], today: LocalDa
   return {
     hours: played,
     weights,
-    uneven: (days * spread + START_WORTH_DAYS * START_UNEVEN) / (days + START_WORTH_DAYS),
+    uneven: (days * spread + UNEVEN_WORTH_DAYS * START_UNEVEN) / (days + UNEVEN_WORTH_DAYS),
     alike: weightSquares > 0 ? days ** 2 / weightSquares : 0,
   };
 }
@@ -209,8 +212,8 @@ function weighed(hours: readonly number[], on: readonly number[], today: LocalDa
 /** The rate that what was said and what was seen agree on, each by its certainty: the product of two log-normals. */
 function settledRate(start: number, startSd: number, seen: Weighed): { mean: number; logSd: number } {
   if (seen.alike === 0) return { mean: start, logSd: startSd };
-  // A day of the start's own playing keeps a log without any from saying "never".
-  const rate = (sum(seen.hours) + start) / (sum(seen.weights) + 1);
+  // Some days of the start's own playing keep a log without any from saying "never".
+  const rate = (sum(seen.hours) + START_LEFT_DAYS * start) / (sum(seen.weights) + START_LEFT_DAYS);
   const [told, said] = [seen.alike / seen.uneven, 1 / startSd ** 2];
   const log = (said * Math.log(start) + told * Math.log(rate)) / (said + told);
   return { mean: Math.exp(log), logSd: Math.sqrt(1 / (said + told)) };

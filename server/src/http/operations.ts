@@ -69,7 +69,13 @@ export function operationsRouter({
       if (operation.status === 204) return void response.status(204).end();
       if (checkResponses) operation.response?.parse(result);
       if (operation.text) {
-        response.status(operation.status).type(`${operation.text}; charset=utf-8`);
+        response.status(operation.status);
+        response.type(
+          ['charset=utf-8', operation.textParameters].reduce<string>(
+            (type, each) => (each ? `${type}; ${each}` : type),
+            operation.text,
+          ),
+        );
         if (operation.file) response.setHeader('Content-Disposition', `attachment; filename="${operation.file}"`);
         return void response.send(result as string);
       }

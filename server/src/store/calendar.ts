@@ -1,6 +1,6 @@
 import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
-import { dueOf, HOUR_MS, localDay, startOfLocalDay, type PlannedItem } from '@tembrin/core';
-import { API_ROOT, plannedWords } from '@tembrin/contract';
+import { dueOf, HOUR_MS, localDay, startOfLocalDay, type LocalDay, type PlannedItem } from '@tembrin/core';
+import { API_ROOT, overdueWords, plannedWords } from '@tembrin/contract';
 import { Op } from 'sequelize';
 import type { Database } from '../database/connect';
 import { calendarText, type CalendarEntry, type EntryFacts } from '../formats/calendar-write';
@@ -28,14 +28,23 @@ export class CalendarScope {
   async text(published: boolean, now = new Date()): Promise<string> {
     const { plan, instruments, timeZone, name } = await assessedYear(this.database, this.scope, now.getTime());
     const names = new Map(instruments.map((instrument) => [instrument.id, instrument.name]));
+    const today = localDay(now.getTime(), timeZone);
     const wanted = new Map(
-      plan.items.map((item) => [uidOf(item), factsOf(item, names.get(item.instrumentId) ?? '', timeZone)]),
+      plan.items.map((item) => [uidOf(item), { item, name: names.get(item.instrumentId) ?? '' }] as const),
     );
-    const entries = await this.publish(wanted, now);
+    const factsFor = (uid: string, before: EntryFacts | null): EntryFacts | undefined => {
+      const due = wanted.get(uid);
+      return due && steadied(factsOf(due.item, due.name, timeZone, today), due.item, before, today);
+    };
+    const entries = await this.publish([...wanted.keys()], factsFor, now);
     return calendarText(`${name}: upkeep`, entries, published);
   }
 
-  private publish(wanted: ReadonlyMap<string, EntryFacts>, now: Date): Promise<CalendarEntry[]> {
+  private publish(
+    wanted: readonly string[],
+    factsFor: (uid: string, before: EntryFacts | null) => EntryFacts | undefined,
+    now: Date,
+  ): Promise<CalendarEntry[]> {
     const { CalendarItem } = this.database.models;
     return this.scope.alone(async (transaction) => {
       await CalendarItem.destroy({
@@ -46,7 +55,7 @@ export class CalendarScope {
       const entries: CalendarEntry[] = [];
       const stampedAt = new Date(Math.floor(now.getTime() / 1000) * 1000);
       for (const row of rows) {
-        const facts = wanted.get(row.uid);
+        const facts = factsFor(row.uid, factsIn(row.facts));
         const text = facts && JSON.stringify(facts);
         const changed = facts ? text !== row.facts || row.cancelledAt !== null : row.cancelledAt === null;
         if (changed) {
@@ -63,15 +72,16 @@ export class CalendarScope {
         entries.push(entryOf(row));
       }
       const known = new Set(rows.map(({ uid }) => uid));
-      for (const [uid, facts] of wanted) {
+      for (const uid of wanted) {
         if (known.has(uid)) continue;
+        const facts = JSON.stringify(factsFor(uid, null));
         const row = await CalendarItem.create(
-          this.scope.where({ uid, sequence: 0, stampedAt, facts: JSON.stringify(facts), cancelledAt: null }),
+          this.scope.where({ uid, sequence: 0, stampedAt, facts, cancelledAt: null }),
           { transaction },
         );
         entries.push(entryOf(row));
       }
-      return entries.sort((a, b) => a.facts.from - b.facts.from || (a.uid < b.uid ? -1 : 1));
+      return entries.sort((a, b) => a.facts.day - b.facts.day || (a.uid < b.uid ? -1 : 1));
     });
   }
 
@@ -123,15 +133,42 @@ function uidOf({ instrumentId, part, from }: PlannedItem): string {
   return `${part}-${instrumentId}-${Math.round(from / 1000)}@tembrin`;
 }
 
-function factsOf(item: PlannedItem, name: string, timeZone: string): EntryFacts {
-  const [early, late] = [item.window.early, item.window.late].map((at) => localDay(at, timeZone)) as [number, number];
+/** Overdue: the middle of its window is past, and nobody chose another day. */
+const isOverdue = ({ placed, window, day }: PlannedItem, timeZone: string, today: LocalDay) =>
+  placed.by !== 'player' && day <= today && localDay(window.middle, timeZone) < today;
+
+function factsOf(item: PlannedItem, name: string, timeZone: string, today: LocalDay): EntryFacts {
+  const overdue = isOverdue(item, timeZone, today);
   return {
     title: `${name}: ${dueOf(item.part).title.toLowerCase()}`,
-    text: plannedWords(item, timeZone),
-    from: Math.min(early, item.day),
-    to: Math.max(late, item.day),
+    text: overdue ? overdueWords(item, timeZone) : plannedWords(item, timeZone),
+    overdue,
+    day: item.day,
     alarmAt: startOfLocalDay(item.day, timeZone) + RINGS_AT_H * HOUR_MS,
   };
+}
+
+/** A forecast moves a little with every evening's playing; a calendar follows once it has moved so many days, or so much of the time until then. From memory. */
+const FOLLOWS_DAYS = 4;
+const FOLLOWS_SHARE = 0.1;
+
+/**
+ * What an entry says from now on: as before while little has changed, so that nobody is told anew each day; what is overdue
+ * stays on the day it came to. A day the player set, or a performance in the way, is followed at once.
+ */
+function steadied(next: EntryFacts, { placed }: PlannedItem, before: EntryFacts | null, today: LocalDay): EntryFacts {
+  if (!before || before.title !== next.title || placed.by === 'player' || placed.by === 'performance') return next;
+  if (next.day === today && before.day <= today)
+    return before.overdue ? before : { ...next, day: before.day, alarmAt: before.alarmAt };
+  const little = Math.max(FOLLOWS_DAYS, FOLLOWS_SHARE * (before.day - today));
+  return Math.abs(next.day - before.day) < little && before.day >= today ? before : next;
+}
+
+/** What was told of an entry; until there was one day for each, it lay over the whole of its window. */
+function factsIn(text: string): EntryFacts {
+  const { from, ...facts } = JSON.parse(text) as EntryFacts & { from?: LocalDay; to?: LocalDay };
+  const { title, text: words, day = from ?? 0, overdue = false, alarmAt } = facts;
+  return { title, text: words, overdue, day, alarmAt };
 }
 
 function entryOf(row: {
@@ -142,5 +179,5 @@ function entryOf(row: {
   cancelledAt: Date | null;
 }): CalendarEntry {
   const { uid, sequence, stampedAt, facts, cancelledAt } = row;
-  return { uid, sequence, stampedAt, facts: JSON.parse(facts) as EntryFacts, cancelled: cancelledAt !== null };
+  return { uid, sequence, stampedAt, facts: factsIn(facts), cancelled: cancelledAt !== null };
 }

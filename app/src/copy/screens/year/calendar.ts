@@ -3,7 +3,7 @@ export const copy = {
   theAddressIsGone: 'The address is gone. Calendars that had it hear nothing more.',
   inYourCalendar: 'In your calendar',
   aPrivateAddressThat:
-    'A private address that any calendar program can follow: each window as whole days, a reminder on the morning it is planned for, gone again when it is done.',
+    'A private address that any calendar program can follow: each piece of upkeep on the day it is planned for, its window in words, a reminder that morning; gone again when it is done.',
   whoeverHasItCan: 'Whoever has it can read what comes due. It can be taken back at any time.',
   aNewOneInstead: 'A new one instead',
   takeItBack: 'Take it back',
