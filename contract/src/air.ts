@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { intakeSchema } from './intake';
+import { checkPlain } from './plain';
 import {
   DRAUGHTS,
   SALT_IDS,
@@ -41,7 +42,11 @@ const placeFields = {
   dryerG: grams.nullable(),
 };
 
-function checkPlace({ kind, roomId }: { kind: string; roomId: string | null }, context: z.RefinementCtx) {
+function checkPlace(
+  { kind, roomId, name: given }: { kind: string; roomId: string | null; name: string },
+  context: z.RefinementCtx,
+) {
+  checkPlain(given, ['name'], context);
   if (kind === 'room' && roomId !== null)
     context.addIssue({ code: 'custom', path: ['roomId'], message: 'A room stands in no other room.' });
 }
@@ -77,9 +82,13 @@ const faultSchema = z.discriminatedUnion('code', [
 ]);
 
 const sensorFields = { placeId: id, name };
-export const newSensorSchema = z.strictObject({ id, kind: z.enum(SENSOR_KINDS), ...sensorFields });
+const checkSensor = ({ name: given }: { name: string }, context: z.RefinementCtx) =>
+  checkPlain(given, ['name'], context);
+export const newSensorSchema = z
+  .strictObject({ id, kind: z.enum(SENSOR_KINDS), ...sensorFields })
+  .superRefine(checkSensor);
 export type NewSensor = z.infer<typeof newSensorSchema>;
-export const sensorChangeSchema = z.strictObject(sensorFields);
+export const sensorChangeSchema = z.strictObject(sensorFields).superRefine(checkSensor);
 export const sensorSchema = z.object({
   id,
   ...sensorFields,
@@ -200,4 +209,8 @@ export const comparisonSchema = z
   .nullable();
 
 export { senmlPackSchema };
-export const senmlAnswerSchema = intakeSchema.extend({ battery: z.number().nullable() });
+export const senmlAnswerSchema = intakeSchema.extend({
+  battery: z.number().nullable(),
+  /** Records that were left out, the first few, with why. */
+  left: z.array(z.object({ record: z.int(), why: z.string() })),
+});

@@ -1,15 +1,23 @@
 import { z } from 'zod';
+import { checkPlain } from './plain';
 import { appointmentSchema, occasionSchema, priceSchema } from '@tembrin/core/year';
 import { ownSetSchema, spareSchema } from '@tembrin/core/strings';
 
+/** What a card is called is plain text. */
+function checkTitle({ facts }: { facts: object }, context: z.RefinementCtx): void {
+  if ('title' in facts && typeof facts.title === 'string') checkPlain(facts.title, ['facts', 'title'], context);
+}
+
 /** What a household keeps on cards, each kind with its facts: things said once that are neither log nor instrument. */
-export const cardFactsSchema = z.discriminatedUnion('kind', [
-  z.strictObject({ kind: z.literal('set'), facts: ownSetSchema }),
-  z.strictObject({ kind: z.literal('spare'), facts: spareSchema }),
-  z.strictObject({ kind: z.literal('occasion'), facts: occasionSchema }),
-  z.strictObject({ kind: z.literal('price'), facts: priceSchema }),
-  z.strictObject({ kind: z.literal('appointment'), facts: appointmentSchema }),
-]);
+export const cardFactsSchema = z
+  .discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('set'), facts: ownSetSchema }),
+    z.strictObject({ kind: z.literal('spare'), facts: spareSchema }),
+    z.strictObject({ kind: z.literal('occasion'), facts: occasionSchema }),
+    z.strictObject({ kind: z.literal('price'), facts: priceSchema }),
+    z.strictObject({ kind: z.literal('appointment'), facts: appointmentSchema }),
+  ])
+  .superRefine(checkTitle);
 export type CardFacts = z.infer<typeof cardFactsSchema>;
 export type CardKind = CardFacts['kind'];
 
@@ -18,13 +26,15 @@ const id = z.uuid('Ids are UUIDs made by the app.').toLowerCase();
 const wanted = <K extends CardKind, F extends z.ZodType>(kind: K, facts: F) =>
   z.strictObject({ id, kind: z.literal(kind), facts });
 
-export const newCardSchema = z.discriminatedUnion('kind', [
-  wanted('set', ownSetSchema),
-  wanted('spare', spareSchema),
-  wanted('occasion', occasionSchema),
-  wanted('price', priceSchema),
-  wanted('appointment', appointmentSchema),
-]);
+export const newCardSchema = z
+  .discriminatedUnion('kind', [
+    wanted('set', ownSetSchema),
+    wanted('spare', spareSchema),
+    wanted('occasion', occasionSchema),
+    wanted('price', priceSchema),
+    wanted('appointment', appointmentSchema),
+  ])
+  .superRefine(checkTitle);
 export type NewCard = z.infer<typeof newCardSchema>;
 
 /** A card as it stands. */

@@ -1,5 +1,10 @@
 import {
   householdChangeSchema,
+  instrumentSchema,
+  newCardSchema,
+  newInstrumentSchema,
+  newPlaceSchema,
+  newSensorSchema,
   instrumentChangeSchema,
   newAccountSchema,
   operations,
@@ -79,4 +84,47 @@ test('refusals say what is wrong and what to do, in the household’s own time',
   for (const code of ['ends-before-start', 'no-such-session', 'no-such-event', 'no-bow'] as const) {
     expect(say({ code })).toMatch(/\.$/);
   }
+});
+
+describe('names', () => {
+  const refused = (schema: { safeParse: (value: unknown) => { success: boolean } }, value: object, path: string) => {
+    const at = (name: string) => {
+      const copy = JSON.parse(JSON.stringify(value)) as Record<string, Record<string, unknown>>;
+      if (path === 'name') (copy as Record<string, unknown>).name = name;
+      else copy.facts!.title = name;
+      return schema.safeParse(copy).success;
+    };
+    expect(at('Grandmother’s cello, 3/4 — ö 琴')).toBe(true);
+    // A line break, a turn of the writing, half a character, a tab.
+    for (const bad of ['Her\non', 'Her\u202Eon', 'Her\uD800on', 'Her\u0007on', '\u2066Heron'])
+      expect([bad, at(bad)]).toEqual([bad, false]);
+  };
+  const id = '01a219a5-2d2f-75f7-891c-1b8d793b18cf';
+
+  test('are plain wherever they come in', () => {
+    refused(newInstrumentSchema, { id, ...usualFacts('violin'), name: '' }, 'name');
+    refused(householdChangeSchema, { name: '', timeZone: 'UTC', schools: {}, currency: null }, 'name');
+    refused(newSensorSchema, { id, kind: 'hand', placeId: id, name: '' }, 'name');
+    const room = {
+      kind: 'room',
+      roomId: null,
+      volumeM3: 40,
+      draught: 'ordinary',
+      heating: null,
+      tankG: null,
+      dryerG: null,
+    };
+    refused(newPlaceSchema, { id, ...room, name: '' }, 'name');
+    const spans = [{ from: '2026-06-01', to: '2026-06-01' }];
+    refused(
+      newCardSchema,
+      { id, kind: 'occasion', facts: { title: '', kind: 'exam', instrumentId: null, spans, source: null } },
+      'title',
+    );
+  });
+
+  test('that were stored before are read all the same', () => {
+    const old = { id, ...usualFacts('violin'), name: 'He\u202Eron', addedAt: '2026-01-01T00:00:00.000Z', version: 1 };
+    expect(instrumentSchema.safeParse(old).success).toBe(true);
+  });
 });

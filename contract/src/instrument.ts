@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { checkPlain } from './plain';
 import { instrumentFactsSchema, kindsOf, recordOf, type InstrumentFacts } from '@tembrin/core/instruments';
 
 const name = z.string('Give it a name.').trim().min(1, 'Give it a name.').max(60, 'A name has at most 60 characters.');
@@ -6,7 +7,8 @@ const name = z.string('Give it a name.').trim().min(1, 'Give it a name.').max(60
 const fields = { name, ...instrumentFactsSchema.shape };
 
 /** Facts that contradict each other, as issues beside the field. */
-function checkFacts(facts: InstrumentFacts, context: z.RefinementCtx) {
+function checkFacts(facts: InstrumentFacts & { name: string }, context: z.RefinementCtx) {
+  checkPlain(facts.name, ['name'], context);
   const { takes } = recordOf(facts.family);
   if (facts.kind !== null && !kindsOf(facts.family).includes(facts.kind)) {
     context.addIssue({

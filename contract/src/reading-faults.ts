@@ -27,6 +27,8 @@ export function readingFaultSentence(fault: LineFault | SenmlFault['fault']): st
       return 'There is a temperature but no humidity of that instant. Send %RH with it.';
     case 'unit':
       return 'This unit is not known here. Send %RH, Cel and %EL.';
+    case 'two-devices':
+      return 'The pack holds two devices. Send each by itself, to an address of its own.';
     case 'must-understand':
       return 'The record asks for something that is not understood here.';
   }

@@ -26,12 +26,36 @@ describe('a hygrometer that sends by itself', () => {
     const party = await household(server);
     const { sensor: made, key } = await sensor(party, await room(party), 'post');
     expect(key).toMatch(/^tmb_/);
-    await send(made.id, key, pack).expect(200, { stored: 1, known: 0, corrected: 0, battery: 12 });
-    await send(made.id, key, pack).expect(200, { stored: 0, known: 1, corrected: 0, battery: 12 });
+    await send(made.id, key, pack).expect(200, { stored: 1, known: 0, corrected: 0, battery: 12, left: [] });
+    await send(made.id, key, pack).expect(200, { stored: 0, known: 1, corrected: 0, battery: 12, left: [] });
     for (const wrong of [null, 'tmb_wrong', `${key}x`]) await send(made.id, wrong, pack).expect(401);
     const air = await airOf(party);
     expect(air.sensors[0]).toMatchObject({ battery: 12, keyed: true, faults: [{ code: 'battery', percent: 12 }] });
     expect(JSON.stringify(air)).not.toContain(key);
+  });
+
+  test('what is left out of a pack is told; a pack of the battery alone is a good one', async () => {
+    const party = await household(server);
+    const { sensor: made, key } = await sensor(party, await room(party), 'post');
+    const mixed = [
+      { bt: NOW_S - 60, n: 'rh', u: '%RH', v: 45.2 },
+      { n: 'light', u: 'lx', v: 300 },
+      { n: 'temp', u: 'Cel', v: 20.6, t: 1 },
+    ];
+    const { body } = await send(made.id, key, mixed).expect(200);
+    expect(body).toMatchObject({ stored: 1, battery: null });
+    expect(body.left).toEqual([
+      { record: 2, why: 'This unit is not known here. Send %RH, Cel and %EL.' },
+      { record: 3, why: 'There is a temperature but no humidity of that instant. Send %RH with it.' },
+    ]);
+    await send(made.id, key, [{ n: 'battery', u: '%EL', v: 8 }]).expect(200, {
+      stored: 0,
+      known: 0,
+      corrected: 0,
+      battery: 8,
+      left: [],
+    });
+    expect((await airOf(party)).sensors[0]!.battery).toBe(8);
   });
 
   test('a renewed key ends the old one, a revoked one ends all', async () => {
@@ -49,6 +73,13 @@ describe('a hygrometer that sends by itself', () => {
     [[{ u: '%RH', v: 130, bt: NOW_S }], /Record 1: Humidity is never above/],
     [[{ u: '%RH', v: 45, bt: NOW_S + 86_400 }], /future/],
     [[{ u: 'Cel', v: 20, bt: NOW_S }], /no humidity/],
+    [
+      [
+        { bn: 'kitchen/', bt: NOW_S, n: 'rh', u: '%RH', v: 45 },
+        { bn: 'attic/', n: 'rh', u: '%RH', v: 60 },
+      ],
+      /Record 2: The pack holds two devices/,
+    ],
     [[], /empty/],
     [{ v: 1 }, /SenML pack/],
   ])('a pack %j is refused with what to do', async (bad, sentence) => {

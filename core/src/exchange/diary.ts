@@ -134,7 +134,7 @@ const BETWEEN_MS = MINUTE_MS;
 /**
  * Finds a time of day for playing of which only day and length are known: from noon on, else as early as it fits, clear of what is
  * on record that day.
- * @param taken stretches already on record, in any order
+ * @param taken stretches already on record that may touch that day, in any order
  * @param latestMs nothing may reach past this instant
  * @returns null when the day has no room
  */
@@ -151,13 +151,15 @@ export function placeInDay(
   const near = taken
     .filter(({ from, to }) => to > start - BETWEEN_MS && from < end + BETWEEN_MS)
     .sort((a, b) => a.from - b.from);
-  const fits = (from: number) =>
-    from >= start &&
-    from + length <= end &&
-    near.every((other) => from + length + BETWEEN_MS <= other.from || from >= other.to + BETWEEN_MS);
-  const noon = start + FROM_HOUR * HOUR_MS;
-  const ends = near.map(({ to }) => to + BETWEEN_MS);
-  const candidates = [noon, ...ends.filter((at) => at >= noon), start, ...ends];
-  const from = candidates.find(fits);
+  const gaps: Stretch[] = [];
+  let free = start;
+  for (const other of near) {
+    gaps.push({ from: free, to: other.from - BETWEEN_MS });
+    free = Math.max(free, other.to + BETWEEN_MS);
+  }
+  gaps.push({ from: free, to: end });
+  const earliest = (least: number) =>
+    gaps.map(({ from, to }) => ({ from: Math.max(from, least), to })).find(({ from, to }) => from + length <= to)?.from;
+  const from = earliest(start + FROM_HOUR * HOUR_MS) ?? earliest(start);
   return from === undefined ? null : { from, to: from + length };
 }

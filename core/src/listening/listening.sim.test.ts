@@ -64,28 +64,43 @@ describe('the pitch of a string', () => {
   });
 });
 
+const { sqrt, cos, sin, PI } = Math;
+
+/** Adds a sine to a sound, by the rotation from one sample to the next. */
+function addSine(sound: Float32Array, turn: number, loud: number, start: number): void {
+  const [stepCos, stepSin] = [cos(turn), sin(turn)];
+  let [x, y] = [loud * cos(start), loud * sin(start)];
+  for (let at = 0; at < sound.length; at++) {
+    sound[at]! += y;
+    const next = x * stepCos - y * stepSin;
+    y = x * stepSin + y * stepCos;
+    x = next;
+  }
+}
+
 /** Sound of a string under the bow: harmonics that stay, each from a place of its own. */
 function bowedString(hz: number, rate: number, count: number, uniform: () => number): Float32Array {
   const sound = new Float32Array(count);
-  for (let harmonic = 1; harmonic <= 12 && harmonic * hz < 0.45 * rate; harmonic++) {
-    const [turn, start] = [(2 * PI * harmonic * hz) / rate, 2 * PI * uniform()];
-    for (let at = 0; at < count; at++) sound[at]! += sin(turn * at + start) / harmonic;
-  }
+  for (let harmonic = 1; harmonic <= 12 && harmonic * hz < 0.45 * rate; harmonic++)
+    addSine(sound, (2 * PI * harmonic * hz) / rate, 1 / harmonic, 2 * PI * uniform());
   return sound;
 }
-const { sin, sqrt, PI } = Math;
 const loudness = (sound: Float32Array) => sqrt(sound.reduce((sum, each) => sum + each * each, 0) / sound.length);
+
+/** White noise, drawn once; each sound takes it from another place. */
+const NOISE = (() => {
+  const normal = normals(mulberry32(77));
+  return Float32Array.from({ length: 200_000 }, normal);
+})();
 
 /** The same in a room: noise 20 dB below it, and the mains' hum and its multiples 10 dB below. */
 function inARoom(sound: Float32Array, rate: number, mains: number, uniform: () => number): Float32Array {
   const level = loudness(sound);
-  const normal = normals(uniform);
-  const hum = [1, 0.5, 0.3].map((loud, at) => ({ turn: (2 * PI * mains * (at + 1)) / rate, loud, start: uniform() }));
-  const humLevel = sqrt(hum.reduce((sum, { loud }) => sum + loud ** 2 / 2, 0));
-  return Float32Array.from(sound, (each, at) => {
-    const mainsNow = hum.reduce((sum, { turn, loud, start }) => sum + loud * sin(turn * at + start), 0) / humLevel;
-    return 0.2 * (each / level + 0.1 * normal() + 0.316 * mainsNow);
-  });
+  const hum = new Float32Array(sound.length);
+  [1, 0.5, 0.3].forEach((loud, at) => addSine(hum, (2 * PI * mains * (at + 1)) / rate, loud, 2 * PI * uniform()));
+  const humLevel = loudness(hum);
+  const from = Math.floor(uniform() * (NOISE.length - sound.length));
+  return sound.map((each, at) => 0.2 * (each / level + 0.1 * NOISE[from + at]! + (0.316 * hum[at]!) / humLevel));
 }
 
 describe('the pitch of a string in a room with noise and the mains', () => {

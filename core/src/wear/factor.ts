@@ -43,19 +43,23 @@ const WITHIN: readonly number[] = Array.from(
   (_, at) => 0.5 * (1 + errorFunction(((at - SPREAD) * STEP) / SEEN_LOG_SD / Math.SQRT2)),
 );
 
+/** Lives less likely than this are left out of the sum. */
+const UNLIKELY = 1e-7;
+
 /** The chance that a set lasts at most so long, from how likely each life of the player's own is. */
 function withSets(weights: readonly number[]): number[] {
   const cumulative = new Array<number>(STEPS + 1).fill(0);
-  let below = 0;
-  for (let at = 0; at <= STEPS; at++) {
-    // Lives shorter by more than the spread are over; those within it, by their chance.
-    if (at - SPREAD - 1 >= 0) below += weights[at - SPREAD - 1]!;
-    let sum = below;
-    for (let own = Math.max(0, at - SPREAD); own <= Math.min(STEPS, at + SPREAD); own++)
-      sum += weights[own]! * WITHIN[at - own + SPREAD]!;
-    cumulative[at] = Math.min(1, sum);
-  }
-  return cumulative;
+  // What lies more than the spread below a life of the player's own is surely over: counted from there on.
+  const over = new Array<number>(STEPS + 2).fill(0);
+  weights.forEach((weight, own) => {
+    if (weight < UNLIKELY) return;
+    const first = Math.max(0, own - SPREAD);
+    const last = Math.min(STEPS, own + SPREAD);
+    for (let at = first; at <= last; at++) cumulative[at]! += weight * WITHIN[at - own + SPREAD]!;
+    over[last + 1]! += weight;
+  });
+  let surely = 0;
+  return cumulative.map((sum, at) => Math.min(1, sum + (surely += over[at]!)));
 }
 
 /** Logarithm of the upper tail of the standard normal; far out by its asymptotic series, where the difference to 1 is lost. */
@@ -73,10 +77,11 @@ function logUpperTail(z: number): number {
  * any other is censored: the strings would have lasted at least so long. The posterior is summed up on a grid.
  */
 export function lifeFactor(seen: readonly LifeSeen[]): LifeFactor {
+  const sights = seen.map(({ logWear, kind, logSd = 0 }) => ({ logWear, kind, sd: Math.hypot(SEEN_LOG_SD, logSd) }));
   const logs = GRID.map((factor) =>
-    seen.reduce(
-      (sum, { logWear, kind, logSd = 0 }) => {
-        const z = (logWear - factor) / Math.hypot(SEEN_LOG_SD, logSd);
+    sights.reduce(
+      (sum, { logWear, kind, sd }) => {
+        const z = (logWear - factor) / sd;
         return sum + (kind === 'worn' ? -0.5 * z * z : logUpperTail(z));
       },
       -0.5 * (factor / LIFE_LOG_SD) ** 2,

@@ -68,7 +68,9 @@ export async function readCalendar(text: string, timeZone: string, nowMs: number
   for (const component of all) {
     const uid = textOf(component, 'uid') || `without-${series.size}`;
     const title = textOf(component, 'summary').trim() || 'Without a title';
-    series.set(uid, [...(series.get(uid) ?? []), { component, uid, title }]);
+    const known = series.get(uid);
+    if (known) known.push({ component, uid, title });
+    else series.set(uid, [{ component, uid, title }]);
   }
   const spelt = await speltOut(all, first, last);
   for (const [uid, entries] of series) {
@@ -101,7 +103,31 @@ export async function readCalendar(text: string, timeZone: string, nowMs: number
   return { occasions, outside, unreadable };
 }
 
-const EVENT = /BEGIN:VEVENT\r?\n[\s\S]*?\r?\nEND:VEVENT/gi;
+/** The text of each entry, line by line; one that is opened again before it was closed, or never closed, is no entry. */
+function eventBlocks(text: string): { blocks: string[]; open: string[] } {
+  const blocks: string[] = [];
+  const open: string[] = [];
+  let lines: string[] | null = null;
+  for (const line of text.split(/\r?\n/)) {
+    const key = line.length > 20 ? '' : line.trimEnd().toUpperCase();
+    if (key === 'BEGIN:VEVENT') {
+      if (lines) open.push(lines.join('\r\n'));
+      lines = [];
+    }
+    lines?.push(line);
+    if (key === 'END:VEVENT' && lines) {
+      blocks.push(lines.join('\r\n'));
+      lines = null;
+    }
+  }
+  if (lines) open.push(lines.join('\r\n'));
+  return { blocks, open };
+}
+
+/** What an entry that cannot be read is called, as far as can be told. */
+const titleIn = (block: string) => /^SUMMARY[^:\n]*:(.*)$/im.exec(block)?.[1]?.trim() || 'Without a title';
+/** Opened and never closed entries are told of, so many. */
+const OPEN_TOLD = 20;
 
 /** Entries one by one, so that one that is wrong does not spoil the others. */
 function parsed(text: string): { components: Entry['component'][]; broken: string[] } {
@@ -109,17 +135,19 @@ function parsed(text: string): { components: Entry['component'][]; broken: strin
     throw new Error(
       'That is no calendar file. Export it from your calendar as iCalendar (.ics), then choose it again.',
     );
-  if (!/END:VCALENDAR\s*$/i.test(text))
+  if (!text.trimEnd().slice(-13).toUpperCase().endsWith('END:VCALENDAR'))
     throw new Error('That calendar file is damaged or cut off. Export it once more.');
   const components: Entry['component'][] = [];
   const broken: string[] = [];
-  for (const [block] of text.matchAll(EVENT)) {
+  const { blocks, open } = eventBlocks(text);
+  for (const block of blocks) {
     try {
       components.push(new ICAL.Component(ICAL.parse(block) as never));
     } catch {
-      broken.push(/^SUMMARY[^:]*:(.*)$/im.exec(block)?.[1]?.trim() || 'Without a title');
+      broken.push(titleIn(block));
     }
   }
+  broken.push(...open.slice(0, OPEN_TOLD).map(titleIn));
   return { components, broken };
 }
 

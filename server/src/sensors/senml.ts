@@ -1,5 +1,5 @@
 import { MINUTE_MS, readingsOf } from '@tembrin/core';
-import { readingFaultSentence, type BodyOf, type ResponseOf } from '@tembrin/contract';
+import { readingFaultSentence, type BodyOf, type Intake, type ResponseOf } from '@tembrin/contract';
 import type { RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { Database } from '../database/connect';
@@ -23,6 +23,10 @@ export function sensorLimit(perMinute: number): RequestHandler {
   });
 }
 
+const NOTHING: Intake = { stored: 0, known: 0, corrected: 0 };
+/** Records that were left out are told of, so many. */
+const LEFT_TOLD = 20;
+
 /**
  * Takes in what a hygrometer sends by itself. Whoever has its key may do so, and nothing else.
  * @throws ProblemError 401 for a wrong or revoked key, 422 when nothing in the pack can be taken
@@ -40,8 +44,9 @@ export async function takeSenml(
     fail(401, 'wrong-key', 'The key is not this hygrometer’s, or it was revoked. Make a new one under Air.');
   }
   const { readings, battery, faults } = readingsOf(pack, Date.now());
-  const worst = faults[0];
-  if (worst && (readings.length === 0 || worst.fault === 'must-understand')) {
+  // Whose readings they are nobody could tell afterwards.
+  const worst = faults.find(({ fault }) => fault === 'must-understand' || fault === 'two-devices') ?? faults[0];
+  if (worst && (readings.length === 0 || worst.fault === 'must-understand' || worst.fault === 'two-devices')) {
     const detail = `Record ${worst.index + 1}: ${readingFaultSentence(worst.fault)}`;
     fail(
       422,
@@ -51,8 +56,16 @@ export async function takeSenml(
     );
   }
   return sequelize.transaction(async (transaction) => {
-    const intake = await takeIn(sequelize, row.no!, readings, transaction);
+    // A pack may tell of the battery alone.
+    const intake = readings.length > 0 ? await takeIn(sequelize, row.no!, readings, transaction) : NOTHING;
     if (battery !== null && battery !== row.battery) await row.update({ battery }, { transaction });
-    return { ...intake, battery };
+    const left = faults
+      .sort((a, b) => a.index - b.index)
+      .slice(0, LEFT_TOLD)
+      .map(({ index, fault }) => ({
+        record: index + 1,
+        why: readingFaultSentence(fault),
+      }));
+    return { ...intake, battery, left };
   });
 }

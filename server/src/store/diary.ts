@@ -55,6 +55,27 @@ type Choices = Pick<QueryOf<'previewDiary'>, 'instrumentId' | 'onRecord'>;
 /** An entry with its place in the day, and how many of the same length and day came before it. */
 type PlacedEntry = DiaryEntry & Stretch & { count: number };
 
+/** Playing by the days it touches, so that a day's is found without looking through years. */
+class ByDay {
+  private readonly days = new Map<LocalDay, Stretch[]>();
+
+  constructor(private readonly timeZone: string) {}
+
+  add(stretch: Stretch): void {
+    const last = localDay(stretch.to, this.timeZone);
+    for (let day = localDay(stretch.from, this.timeZone); day <= last; day++) {
+      const own = this.days.get(day);
+      if (own) own.push(stretch);
+      else this.days.set(day, [stretch]);
+    }
+  }
+
+  /** What touches a day, or the minutes beside it. */
+  around(day: LocalDay): Stretch[] {
+    return [day - 1, day, day + 1].flatMap((each) => this.days.get(each) ?? []);
+  }
+}
+
 /** Reads lines one after another against what is on record: an entry, why it cannot be one, or null for one left out as chosen. */
 function diaryReader(
   instruments: readonly Instrument[],
@@ -71,17 +92,16 @@ function diaryReader(
     ]),
   );
   const logs = byInstrument(events);
-  const taken = new Map<string, Stretch[]>();
+  const taken = new Map<string, ByDay>();
   const played = new Map<string, Set<LocalDay>>();
   for (const { id } of instruments) {
     const { sessions } = foldLog(logs.get(id) ?? [], nowMs, timeZone);
     // What an earlier import of the same file put there is no other playing.
     const other = sessions.filter((session) => !session.parts.every(isFromDiary));
     played.set(id, new Set(other.map(({ day }) => day)));
-    taken.set(
-      id,
-      other.map(({ beganAt, endedAt }) => ({ from: beganAt, to: endedAt ?? nowMs })),
-    );
+    const days = new ByDay(timeZone);
+    for (const { beganAt, endedAt } of other) days.add({ from: beganAt, to: endedAt ?? nowMs });
+    taken.set(id, days);
   }
   const alike = new Map<string, number>();
   const today = localDay(nowMs, timeZone);
@@ -90,9 +110,9 @@ function diaryReader(
     if (typeof entry === 'string') return entry;
     if (onRecord === 'leave' && played.get(entry.instrumentId)!.has(entry.day)) return null;
     const stretches = taken.get(entry.instrumentId)!;
-    const place = placeInDay(entry.day, entry.minutes, stretches, timeZone, nowMs);
+    const place = placeInDay(entry.day, entry.minutes, stretches.around(entry.day), timeZone, nowMs);
     if (!place) return 'day-full';
-    stretches.push(place);
+    stretches.add(place);
     const key = `${entry.instrumentId} ${entry.day} ${entry.minutes}`;
     const count = (alike.get(key) ?? 0) + 1;
     alike.set(key, count);

@@ -28,7 +28,7 @@ export type SenmlPack = z.infer<typeof senmlPackSchema>;
 export interface SenmlFault {
   /** Place in the pack. */
   index: number;
-  fault: ReadingFault | 'no-humidity' | 'unit' | 'must-understand';
+  fault: ReadingFault | 'no-humidity' | 'unit' | 'must-understand' | 'two-devices';
 }
 
 export interface SenmlReadings {
@@ -38,6 +38,8 @@ export interface SenmlReadings {
   faults: SenmlFault[];
 }
 
+/** What a hygrometer measures once at a time: two names for one of these are two devices. */
+const MEASURED: ReadonlySet<string> = new Set(['%RH', 'Cel']);
 /** Times below this are counted from now [RFC 8428, 4.5.3]. */
 const RELATIVE_BELOW = 2 ** 28;
 
@@ -50,6 +52,8 @@ export function readingsOf(pack: SenmlPack, nowMs: number): SenmlReadings {
   const found = new Map<number, { index: number; percent?: number; tempC?: number }>();
   const faults: SenmlFault[] = [];
   let battery: number | null = null;
+  /** Name of the humidity, and of the temperature, that the pack began with: another one is another device. */
+  const named = new Map<string, string>();
   for (const [index, entry] of pack.entries()) {
     base = {
       bn: entry.bn ?? base.bn,
@@ -69,6 +73,13 @@ export function readingsOf(pack: SenmlPack, nowMs: number): SenmlReadings {
       faults.push({ index, fault: late });
       continue;
     }
+    const quantity = unit === '/' ? '%RH' : unit === 'K' ? 'Cel' : unit;
+    const name = base.bn + (entry.n ?? '');
+    if (MEASURED.has(quantity) && (named.get(quantity) ?? name) !== name) {
+      faults.push({ index, fault: 'two-devices' });
+      continue;
+    }
+    named.set(quantity, name);
     const atS = Math.floor(at / SECOND_MS);
     const known = found.get(atS) ?? { index };
     let fault: ReadingFault | 'unit' | null = null;
