@@ -1,19 +1,22 @@
 import { z } from 'zod';
 import { timeZoneSchema } from './account';
 import { instrumentSchema } from './instrument';
-import { checkPlain } from './plain';
+import { isPlain, NOT_PLAIN_SENTENCE } from './plain';
 import { currencySchema } from '@tembrin/core/year';
 import { schoolChoicesSchema } from '@tembrin/core/schools';
 
-export const householdChangeSchema = z
-  .strictObject({
-    name: z.string().trim().min(1, 'Give the household a name.').max(80, 'A name has at most 80 characters.'),
-    timeZone: timeZoneSchema,
-    schools: schoolChoicesSchema,
-    /** What its prices are in; null while none was named. */
-    currency: currencySchema.nullable(),
-  })
-  .superRefine(({ name }, context) => checkPlain(name, ['name'], context));
+export const householdChangeSchema = z.strictObject({
+  name: z
+    .string()
+    .trim()
+    .min(1, 'Give the household a name.')
+    .max(80, 'A name has at most 80 characters.')
+    .refine(isPlain, NOT_PLAIN_SENTENCE),
+  timeZone: timeZoneSchema,
+  schools: schoolChoicesSchema,
+  /** What its prices are in; null while none was named. */
+  currency: currencySchema.nullable(),
+});
 export type HouseholdChange = z.infer<typeof householdChangeSchema>;
 
 /** The household the signed-in person belongs to, with all its instruments. */

@@ -2,7 +2,8 @@ import type { z } from 'zod';
 
 /** Control characters, halves of characters, and signs that turn the direction of writing: a name with them can pass for another, or break a file. */
 const NOT_PLAIN = /[\p{Cc}\p{Cs}\u061C\u200E\u200F\u202A-\u202E\u2066-\u2069]/u;
-const SENTENCE = 'A name is one line of letters and signs. Take line breaks and invisible signs out, and type it anew.';
+export const NOT_PLAIN_SENTENCE =
+  'A name is one line of letters and signs. Take line breaks and invisible signs out, and type it anew.';
 
 /** Whether a text is fit to be a name. @example isPlain('Heron') // true */
 export function isPlain(text: string): boolean {
@@ -11,5 +12,5 @@ export function isPlain(text: string): boolean {
 
 /** Refuses a name that is not plain. What was stored before is read all the same: only what comes in is looked at. */
 export function checkPlain(name: string, path: readonly string[], context: z.RefinementCtx): void {
-  if (!isPlain(name)) context.addIssue({ code: 'custom', path: [...path], message: SENTENCE });
+  if (!isPlain(name)) context.addIssue({ code: 'custom', path: [...path], message: NOT_PLAIN_SENTENCE });
 }
