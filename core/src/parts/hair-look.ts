@@ -38,7 +38,7 @@ export function hairLookThread({ log, pace }: PartContext): HairLookThread | nul
 
 /** The yearly look at the hair. */
 export const hairLookPart = {
-  name: 'Look at the hair',
+  name: 'Hair look',
   has: ({ family }) => isBowed(family),
   events: ['hair-looked-over', 'rehaired'],
   thread: hairLookThread,
