@@ -96,6 +96,17 @@ test('an answer lost on the way doubles nothing', async () => {
   expect(ids()).toHaveLength(1);
 });
 
+test('what is counted as kept here is kept: before, it is on screen and not counted', async () => {
+  server.reach = 'down';
+  const recording = rosined();
+  expect(ids()).toHaveLength(1);
+  expect(useLog.getState().unsent).toBe(0);
+  // Whoever leaves in that moment leaves it on the device.
+  const left = await leaveLog();
+  expect(left).toBe(1);
+  await recording.catch(() => undefined);
+});
+
 test('it survives the page being closed', async () => {
   server.reach = 'down';
   await rosined();

@@ -55,9 +55,11 @@ const link: {
   channel: BroadcastChannel | null;
   retry: ReturnType<typeof setTimeout> | undefined;
   patienceMs: number;
+  /** Entries on screen that the device is just keeping. */
+  keeping: number;
   /** Resolves once what the device keeps was read: what the server has besides makes a whole only with that. */
   read: Promise<void>;
-} = { store: null, channel: null, retry: undefined, patienceMs: 0, read: Promise.resolve() };
+} = { store: null, channel: null, retry: undefined, patienceMs: 0, keeping: 0, read: Promise.resolve() };
 const FIRST_RETRY_MS = 1_000;
 const LONGEST_RETRY_MS = 30_000;
 const LOOK_AGAIN_MS = 60_000;
@@ -94,10 +96,7 @@ function apply(message: Message): void {
       useLog.setState({ events: merged(state.events, message.events), unsent: message.unsent });
       break;
     case 'withdrawn':
-      useLog.setState({
-        events: without(state.events, message.events),
-        unsent: Math.max(0, state.unsent - message.events.length),
-      });
+      useLog.setState({ events: without(state.events, message.events) });
       break;
     case 'settled': {
       const ids = new Set(message.refused.map(({ event }) => event.id));
@@ -151,13 +150,16 @@ export function written<T extends EventType>(instrumentId: string, { type, paylo
 export async function record(events: readonly LogEvent[]): Promise<void> {
   const mine = link.store;
   if (!mine) throw new Error('No household is open.');
-  // On screen before it is kept, so that the next tap already meets what comes next.
-  apply({ kind: 'recorded', events, unsent: useLog.getState().unsent + events.length });
+  // On screen before it is kept, so that the next tap already meets what comes next; counted among what is kept once it is.
+  apply({ kind: 'recorded', events, unsent: useLog.getState().unsent });
+  link.keeping += events.length;
   try {
     await keepUnsent(mine, events);
   } catch (error) {
     apply({ kind: 'withdrawn', events });
     throw error;
+  } finally {
+    link.keeping -= events.length;
   }
   tell({ kind: 'recorded', events, unsent: await mine.count('outbox') });
   void send();
@@ -318,7 +320,7 @@ export async function dropRefused(...ids: readonly string[]): Promise<void> {
 
 /** Lets go of the household. @returns entries that are not sent yet; they stay on this device */
 export async function leaveLog(): Promise<number> {
-  const { unsent } = useLog.getState();
+  const unsent = useLog.getState().unsent + link.keeping;
   closeLog();
   useLog.setState(EMPTY);
   return unsent;
