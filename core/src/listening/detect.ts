@@ -52,8 +52,11 @@ export function detectPitch(samples: Float32Array, sampleRate: number): Hearing 
   const power = meanSquare(sound);
   if (power < QUIET * QUIET) return null;
   const low = thinned(sound, rate, LOW_RATE);
-  const hum = humIn(low.sound, low.rate);
-  const told = hum.length > 0 ? tellApart(sound, rate, hum) : null;
+  const found = humIn(low.sound, low.rate);
+  const heard = found.hz.length > 0 ? tellApart(sound, rate, found.hz) : null;
+  // Multiples of the mains without the mains itself, and nothing louder beside them: a string that happens to sound there.
+  const isString = heard !== null && !found.certain && heard.restPower < OUTWEIGHED * power;
+  const [hum, told] = isString ? [[], null] : [found.hz, heard];
   const left = told ? told.restPower / power : 1;
   if (left < DROWNED) return 'hum';
   const rough = roughPitch(told ? without(sound, rate, hum, told) : sound, rate);

@@ -102,9 +102,9 @@ const STANDS_OUT = 5;
 /**
  * The mains' hum in a stretch of sound: its multiples that stand out where they must be, to the tenth of a hertz or so;
  * none where no mains is heard. A string moves and fades; the mains stands still.
- * @returns frequencies, Hz
+ * @returns its multiples, Hz, and whether the mains’ own frequency is among those that stand out: without it, a string may pass for it
  */
-export function humIn(samples: Float64Array, sampleRate: number): number[] {
+export function humIn(samples: Float64Array, sampleRate: number): { hz: number[]; certain: boolean } {
   const count = samples.length;
   const seconds = count / sampleRate;
   // A Hann window: a loud string far off does not spill over.
@@ -122,8 +122,9 @@ export function humIn(samples: Float64Array, sampleRate: number): number[] {
   const loudest = found.reduce((a, b) => (b.length > a.length ? b : a), []);
   // A multiple that a string covers is there all the same.
   const [mains, last] = [MAINS_HZ.find((each) => loudest.length > 0 && loudest[0]! % each === 0), loudest.at(-1)];
-  if (mains === undefined || last === undefined) return [];
-  return Array.from({ length: Math.round(last / mains) }, (_each, at) => (at + 1) * mains);
+  if (mains === undefined || last === undefined) return { hz: [], certain: false };
+  const hz = Array.from({ length: Math.round(last / mains) }, (_each, at) => (at + 1) * mains);
+  return { hz, certain: loudest[0] === mains };
 }
 
 /** How loud a stretch that was weighed at its ends is at one frequency. */
