@@ -79,14 +79,18 @@ function wornOff({ facts, log, pace, air }: PartContext, stretch: number): WornO
     const worn = wornAt(airedLife(rule, tollOn('strings', air, from, to)), log.playing, pace.before, from, to);
     return { ...past, worn, total: worn.told + worn.reckoned };
   });
-  const together = (a: PastString, b: PastString) => {
-    const change = a.successor.changeId ?? null;
-    return change !== null ? change === b.successor.changeId : Math.abs(a.to - b.to) <= TOGETHER_MS;
-  };
-  return all.map((each) => ({
-    ...each,
-    with: Math.max(...all.filter((other) => together(each, other)).map(({ total }) => total)),
-  }));
+  // In order of time, so that what came off together stands together however long the log is.
+  const most = new Map<string, number>();
+  let began = -Infinity;
+  const groups = new Map<PastString, string>();
+  for (const each of [...all].sort((a, b) => a.to - b.to)) {
+    const change = each.successor.changeId ?? null;
+    if (change === null && each.to - began > TOGETHER_MS) began = each.to;
+    const group = change ?? `at ${began}`;
+    groups.set(each, group);
+    most.set(group, Math.max(most.get(group) ?? 0, each.total));
+  }
+  return all.map((each) => ({ ...each, with: most.get(groups.get(each)!)! }));
 }
 
 /**

@@ -3,14 +3,18 @@ import type { Moment } from '../../lists';
 import { STATE_NAMES } from '../../names';
 import type { Figure } from '../part-copy';
 import { paceBasis } from '../windows';
-import { NEXT_LOG_SD, type Pace } from '@tembrin/core/wear';
+import type { Pace } from '@tembrin/core/wear';
 import type { Thread, TwoClock } from '@tembrin/core/parts';
 
 export const percent = (share: number) => `${Math.round(share * 100)} %`;
 
+/** A tenth of a normal distribution lies so many sd out. Published: any table of it. */
 const TENTH = 1.2816;
-/** How lives spread about the rule. */
-export const SPREAD = `One in ten lasts less than ${Math.exp(-TENTH * NEXT_LOG_SD).toFixed(2)} of the average, one in ten more than ${Math.exp(TENTH * NEXT_LOG_SD).toFixed(2)} of it.`;
+/** How lives spread about the rule. @param logSd sd of their natural logarithm */
+export function spreadWords(logSd: number): string {
+  const [less, more] = [-TENTH, TENTH].map((sd) => Math.exp(sd * logSd).toFixed(2));
+  return `One in ten lasts less than ${less} of the average, one in ten more than ${more} of it.`;
+}
 
 export const verdictFigure = ({ state }: Pick<Thread, 'state'>): Figure => ['Verdict', STATE_NAMES[state]];
 

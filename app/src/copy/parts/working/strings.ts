@@ -2,8 +2,9 @@ import type { Instrument } from '@tembrin/contract';
 import { dateWords } from '../../dates';
 import type { Moment } from '../../lists';
 import type { Figure, PartWorking } from '../part-copy';
-import { clockFigures, paceFigures, percent, SPREAD, verdictFigure, windowFigures } from './figures';
+import { clockFigures, paceFigures, percent, spreadWords, verdictFigure, windowFigures } from './figures';
 import { recordOf, stringNames } from '@tembrin/core/instruments';
+import { NEXT_LOG_SD } from '@tembrin/core/wear';
 import type { StringsThread } from '@tembrin/core/parts';
 
 const SWEAT_WORDS = { low: 'dry', usual: 'ordinary', corrosive: 'corrosive' } as const;
@@ -53,7 +54,7 @@ export const stringsWorking: PartWorking<'strings'> = (thread, { pace, instrumen
     ...windowFigures(thread, moment),
     ...eachFigures(thread, instrument, moment),
   ],
-  rule: `Wear is hours ÷ H plus days ÷ D, and a string is spent at 1. ${thread.factor.seen === 0 ? SPREAD : 'Your own changes have narrowed and moved the window: those because worn count fully, others say “at least so long”.'} Where strings differ, the one spent first decides.`,
+  rule: `Wear is hours ÷ H plus days ÷ D, and a string is spent at 1. ${thread.factor.seen === 0 ? spreadWords(NEXT_LOG_SD) : 'Your own changes have narrowed and moved the window: those because worn count fully, others say “at least so long”.'} Where strings differ, the one spent first decides.`,
   school:
     thread.basis === 'default'
       ? 'The trade has no agreed figure for these strings; this is a stated default until your own changes are on record.'
