@@ -69,7 +69,7 @@ export function PartScreen({ instrument, part, back, second }: PartScreenProps) 
         />
         <Row justify="between">
           <Text kind="small" tone="quiet">
-            {thread.from === null ? copy.startNotKnown : date(thread.from)}
+            {thread.from === null || thread.dateMissing ? copy.startNotKnown : date(thread.from)}
           </Text>
           {thread.window && (
             <Text kind="small" tone="quiet">
