@@ -30,6 +30,14 @@ function checkFacts(facts: InstrumentFacts & { name: string }, context: z.Refine
     const message = `${lengthsMm.length} lengths for ${facts.stringCount} strings. Give one for each, or none.`;
     context.addIssue({ code: 'custom', path: ['stringing', 'lengthsMm'], message });
   }
+  if (facts.setUp.leftHanded && !takes.handed) {
+    const message = `A ${facts.family} is played from either side alike.`;
+    context.addIssue({ code: 'custom', path: ['setUp', 'leftHanded'], message });
+  }
+  if (facts.setUp.bodyMm !== null && recordOf(facts.family).body === null) {
+    const message = `A ${facts.family} is not told by the length of its body.`;
+    context.addIssue({ code: 'custom', path: ['setUp', 'bodyMm'], message });
+  }
   if (facts.setUp.endpin && !takes.endpin) {
     context.addIssue({ code: 'custom', path: ['setUp', 'endpin'], message: `A ${facts.family} has no endpin.` });
   }

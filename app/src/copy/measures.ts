@@ -76,6 +76,37 @@ export function readNumber(text: string): number | null {
   return Number.isFinite(value) ? value : null;
 }
 
+/** A length as it stands in a field, in the unit of this device; empty where none is known. */
+export function lengthFigure(mm: number | null, lengths: LengthUnit): string {
+  if (mm === null) return '';
+  return lengths === 'mm' ? String(Number(mm.toFixed(1))) : String(Number((mm / MM_PER_INCH).toFixed(2)));
+}
+
+/** "328 mm", "12.91 in". */
+export const lengthWords = (mm: number, lengths: LengthUnit) => `${lengthFigure(mm, lengths)} ${lengths}`;
+
+/** A length somebody typed in the unit of this device, mm; NaN where it is no number. */
+export function readLength(text: string, lengths: LengthUnit): number {
+  const typed = readNumber(text) ?? NaN;
+  return Number((lengths === 'in' ? typed * MM_PER_INCH : typed).toFixed(2));
+}
+
+/** A body's length as the trade names it, "16 in", "15 1/2 in"; as measured where it has no such name. */
+export function bodyName(mm: number, lengths: LengthUnit): string {
+  const halves = Math.round((mm / MM_PER_INCH) * 2);
+  if (Math.abs(halves / 2 - mm / MM_PER_INCH) >= 0.05) return lengthWords(mm, lengths);
+  return `${Math.floor(halves / 2)}${halves % 2 === 1 ? ' 1/2' : ''} in`;
+}
+
+/** The same with its millimetres, where this device measures in them. */
+export function bodyWords(mm: number, lengths: LengthUnit): string {
+  const name = bodyName(mm, lengths);
+  return lengths === 'in' || name.endsWith('mm') ? name : `${name}, ${Math.round(mm)} mm`;
+}
+
+/** Inches in millimetres, whole. */
+export const mmOfInches = (inches: number): number => Math.round(inches * MM_PER_INCH);
+
 /** A movement of wood: hundredths of a millimetre matter, or thousandths of an inch. */
 export function movementWords(mm: number, lengths: LengthUnit): string {
   return `${mm < 0 ? '−' : '+'}${movedWords(mm, lengths)}`;

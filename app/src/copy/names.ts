@@ -3,14 +3,18 @@ import {
   FAMILIES,
   KINDS,
   recordOf,
+  variantOf,
   type CaseKind,
   type Family,
   type Finish,
   type Habit,
   type Kind,
   type RestKind,
+  type StringLayout,
   type Zone,
 } from '@tembrin/core/instruments';
+import { noteName } from '@tembrin/core/pitch';
+import { bodyName, type LengthUnit } from './measures';
 import { PART_IDS, partOf, type PartId, type ThreadState } from '@tembrin/core/parts';
 import type { FitReason, StepId } from '@tembrin/core/log';
 import type { ResidueState } from '@tembrin/core/care';
@@ -120,8 +124,20 @@ export const RESIDUE_NAMES: Readonly<Record<ResidueState, string>> = {
   caked: 'Caked',
 };
 
-/** "Violin 1/2", "Lever harp": what an instrument is, in a few words. A full size goes without saying. */
-export function kindWords({ family, kind, size }: Pick<Instrument, 'family' | 'kind' | 'size'>): string {
+/** "Violin 1/2", "Viola 16 in", "Violin, 5 strings, left-handed": what an instrument is. What is usual goes without saying. */
+export function kindWords(
+  instrument: Pick<Instrument, 'family' | 'kind' | 'size' | 'stringCount' | 'setUp'>,
+  lengths: LengthUnit,
+): string {
+  const { family, kind, size, stringCount, setUp } = instrument;
   const name = kind ? KIND_NAMES[kind] : FAMILY_NAMES[family];
-  return size && size !== '4/4' ? `${name} ${size}` : name;
+  const built =
+    setUp.bodyMm === null ? (size && size !== '4/4' ? ` ${size}` : '') : ` ${bodyName(setUp.bodyMm, lengths)}`;
+  const strings = stringCount === variantOf({ family, kind }).stringCount ? '' : `, ${stringCount} strings`;
+  return `${name}${built}${strings}${setUp.leftHanded ? ', left-handed' : ''}`;
+}
+
+/** "5 strings, B0 to G2": the strings an instrument can be built with. */
+export function layoutWords({ title, notes }: StringLayout): string {
+  return `${title}, ${noteName(Math.min(...notes))} to ${noteName(Math.max(...notes))}`;
 }

@@ -48,7 +48,10 @@ export function makeUpWords(spec: StringSpec | null, lengths: LengthUnit): strin
 
 /** Names of an instrument's strings by position with their octave: "E5"; on a harp "C, octave 5". */
 export function noteNames(instrument: Instrument): string[] {
-  return openStrings(instrument).map(({ note }) => openStringName(instrument, note));
+  const names = openStrings(instrument).map(({ note }) => openStringName(instrument, note));
+  // Strings in courses share notes: each is told by its course.
+  if (new Set(names).size === names.length) return names;
+  return stringNames(instrument).map((name, at) => `${name}, ${names[at]!}`);
 }
 
 /** Names short enough for a chart: "E5"; on a harp the number from the top. */

@@ -10,18 +10,22 @@ import { usePalette, type Palette } from './theme';
 import { isBowed, type Zone } from '@tembrin/core/instruments';
 import type { ResidueState } from '@tembrin/core/care';
 
-type Subject = Pick<Instrument, 'family' | 'kind' | 'setUp'>;
+type Subject = Pick<Instrument, 'family' | 'kind' | 'setUp' | 'stringCount'>;
 
-function plateOf({ family, kind, setUp }: Subject): PlateData {
+/** Strings that can be told apart on a plate. */
+const DRAWN = { bowed: [4, 6], plucked: [2, 12] } as const;
+const drawnOf = (count: number, [least, most]: readonly [number, number]) => Math.min(most, Math.max(least, count));
+
+function plateOf({ family, kind, setUp, stringCount }: Subject): PlateData {
   switch (family) {
     case 'violin':
     case 'viola':
-      return bowedPlates[family](setUp.shoulderRest !== 'none');
+      return bowedPlates[family](setUp.shoulderRest !== 'none', drawnOf(stringCount, DRAWN.bowed));
     case 'cello':
     case 'bass':
-      return bowedPlates[family]();
+      return bowedPlates[family](drawnOf(stringCount, DRAWN.bowed));
     case 'guitar':
-      return guitarPlate(kind === 'electric');
+      return guitarPlate(kind === 'electric' || kind === 'bass-guitar', drawnOf(stringCount, DRAWN.plucked));
     case 'harp':
       return harpPlate(kind === 'pedal');
   }
@@ -47,7 +51,7 @@ interface PlateProps {
   label?: string;
 }
 
-/** The plate: an instrument drawn with its zones; one of them lit, some of them specked. */
+/** The plate: an instrument drawn with its zones; one of them lit, some of them specked. A left-handed one is its mirror image. */
 export function Plate({ subject, height, lit, marks, onZone, zones, withBow, label }: PlateProps) {
   const palette = usePalette();
   const id = useId().replaceAll(/\W/g, '');
@@ -65,12 +69,14 @@ export function Plate({ subject, height, lit, marks, onZone, zones, withBow, lab
   return (
     <Svg {...accessible} height={height} width={(height * full) / tall} viewBox={`${x} ${y} ${full} ${tall}`}>
       {marks && <Specks id={id} palette={palette} />}
-      <Drawing {...drawing} data={data} />
-      {bow && (
-        <G transform={`translate(${x + width + 8} ${y})`}>
-          <Drawing {...drawing} data={bow} />
-        </G>
-      )}
+      <G transform={subject.setUp.leftHanded ? `translate(${2 * x + full} 0) scale(-1 1)` : undefined}>
+        <Drawing {...drawing} data={data} />
+        {bow && (
+          <G transform={`translate(${x + width + 8} ${y})`}>
+            <Drawing {...drawing} data={bow} />
+          </G>
+        )}
+      </G>
     </Svg>
   );
 }

@@ -128,7 +128,7 @@ export function staysAir(
 
 /** An instrument's air: the verdict on its wood, and what its other parts suffer from. */
 export function instrumentAir(
-  facts: Pick<InstrumentFacts, 'family' | 'kind' | 'size'>,
+  facts: Pick<InstrumentFacts, 'family' | 'kind' | 'size' | 'setUp'>,
   school: Side,
   log: Pick<InstrumentLog, 'moves' | 'nowMs'>,
   places: ReadonlyMap<string, PlaceAir>,

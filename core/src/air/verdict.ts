@@ -68,7 +68,7 @@ const HORIZON_MS = 120 * DAY_MS;
 const GOING_ON_MS = 2 * DAY_MS;
 
 export interface AirQuestion {
-  facts: Pick<InstrumentFacts, 'family' | 'kind' | 'size'>;
+  facts: Pick<InstrumentFacts, 'family' | 'kind' | 'size' | 'setUp'>;
   school: Side;
   air: readonly StayAir[];
   /** Level of school C where it lives now, when it is known. */

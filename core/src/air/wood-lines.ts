@@ -19,7 +19,7 @@ export interface WoodLine {
  * @returns one line a part; empty columns when nothing was ever read
  */
 export function woodLines(
-  facts: Pick<InstrumentFacts, 'family' | 'kind' | 'size'>,
+  facts: Pick<InstrumentFacts, 'family' | 'kind' | 'size' | 'setUp'>,
   air: readonly StayAir[],
   nowMs: number,
 ): WoodLine[] {

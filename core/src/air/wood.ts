@@ -1,4 +1,6 @@
 import {
+  bodyScale,
+  builtOf,
   recordOf,
   SPECIES,
   variantOf,
@@ -11,13 +13,13 @@ import { DAY_MS } from '../time';
 import { equilibriumMoisture } from './moisture';
 
 /** The wooden parts that are followed, as they usually are in this kind of instrument, at its size. */
-export function woodParts(facts: Pick<InstrumentFacts, 'family' | 'kind' | 'size'>): WoodPart[] {
-  const size = recordOf(facts.family).sizes?.[facts.size ?? ''];
+export function woodParts(facts: Pick<InstrumentFacts, 'family' | 'kind' | 'size' | 'setUp'>): WoodPart[] {
+  const scale = bodyScale(recordOf(facts.family), builtOf(facts));
   return variantOf(facts).wood.map((part) => ({
     ...part,
     ...WOOD_LAGS[part.id],
-    widthMm: Math.round(part.widthMm * (size?.bodyScale ?? 1)),
-    widthOfUsualSize: size?.bodyScale === null,
+    widthMm: Math.round(part.widthMm * (scale ?? 1)),
+    widthOfUsualSize: scale === null,
   }));
 }
 

@@ -5,12 +5,15 @@ import {
   familiesWith,
   isBowed,
   kindsOf,
+  layoutOf,
   plainString,
   recordOf,
   schoolsFor,
   sizesOf,
+  stringNames,
   usualFacts,
   variantOf,
+  withLayout,
   type Family,
   type InstrumentFacts,
   type Kind,
@@ -70,23 +73,32 @@ describe.each(kinds)('a %s', (_name, family, kind) => {
     expect(stringLife(family, kind)).toMatchObject(variant.lives[variant.usualCore]);
   });
 
-  test('has sets to start from, or says that none is known, and each pulls within reason', () => {
-    const open = openStrings(facts);
-    const sets = presetsFor(facts, open);
-    for (const { strings } of sets) {
-      expect(strings).toHaveLength(open.length);
-      const { pulls } = setPull(open.map((string, at) => ({ ...string, spec: strings[at]! })));
-      for (const { tensionN } of pulls) {
-        expect(tensionN).toBeGreaterThan(15);
-        expect(tensionN).toBeLessThan(700);
+  test.each(variant.layouts.map((layout) => [`${layout.title} from ${layout.notes[0]}`, layout] as const))(
+    'of %s is known for what it is, with sets that pull within reason',
+    (_title, layout) => {
+      const strung = withLayout(facts, layout);
+      expect(layoutOf(strung)).toBe(layout);
+      const open = openStrings(strung);
+      expect(open.map(({ note }) => note)).toEqual(layout.notes);
+      const names = stringNames(strung);
+      expect(new Set(names).size).toBe(layout.notes.length);
+      const sets = presetsFor(strung, open);
+      expect(sets.length).toBeGreaterThan(0);
+      for (const { strings } of sets) {
+        expect(strings).toHaveLength(open.length);
+        const { pulls } = setPull(open.map((string, at) => ({ ...string, spec: strings[at]! })));
+        for (const { tensionN } of pulls) {
+          expect(tensionN).toBeGreaterThan(15);
+          expect(tensionN).toBeLessThan(700);
+        }
       }
-    }
-    expect(sets.length > 0 || variant.layouts.length > 0).toBe(true);
-  });
+    },
+  );
 
-  test('is led through a change of its strings, each of them once', () => {
-    const positions = Array.from({ length: facts.stringCount }, (_each, at) => at);
-    const { order, blocks } = changeJob(facts, 'B', positions, () => null);
+  test.each(variant.layouts)('of $title is led through a change of its strings, each of them once', (layout) => {
+    const strung = withLayout(facts, layout);
+    const positions = Array.from({ length: strung.stringCount }, (_each, at) => at);
+    const { order, blocks } = changeJob(strung, 'B', positions, () => null);
     expect([...order].sort((a, b) => a - b)).toEqual(positions);
     for (const { steps } of blocks) for (const { how } of steps) expect(how.length).toBeGreaterThan(0);
     expect(usualCreep(null).days).toBeGreaterThan(0);

@@ -1,7 +1,8 @@
 import { equalHz, type Note } from '../pitch';
 import { MONTH_DAYS } from '../time';
-import type { SetPreset, SizeFacts, StringLife, StringPlace, VariantRecord } from './family';
-import { extendedBelow } from './pitch-lines';
+import type { SizeFacts, StringLayout, StringLife, VariantRecord } from './family';
+import { tuningOf } from './pitch-lines';
+import { nearestSets } from './sets';
 import { lengthBySize } from './sizes';
 import { statedString, type Core, type StringSpec, type Winding } from './string-spec';
 
@@ -30,6 +31,8 @@ export interface BowedSet {
   id: string;
   title: string;
   strings: readonly (readonly [Core, Winding, tensionN: number])[];
+  /** The notes they are made for, where those are not the usual ones. */
+  tuning?: readonly Note[];
 }
 
 /**
@@ -38,21 +41,26 @@ export interface BowedSet {
  * @param made what is changed of a string; a plain one is sold by its gauge rather than by its tension
  */
 export function bowedSets(
-  tuning: readonly Note[],
+  usual: readonly Note[],
   sets: readonly BowedSet[],
   made: (spec: StringSpec, set: BowedSet, position: number) => StringSpec = (spec) => spec,
-): (strings: readonly StringPlace[]) => SetPreset[] {
-  return (strings) =>
-    sets
-      .filter((set) => set.strings.length === strings.length)
-      .map((set) => ({
-        id: set.id,
-        title: set.title,
-        strings: set.strings.map(([core, winding, tensionN], position) => {
-          const stated = { tensionN, lengthMm: strings[position]!.lengthMm, hz: equalHz(tuning[position]!) };
-          return made(statedString(core, winding, stated), set, position);
+): VariantRecord['sets'] {
+  return nearestSets(
+    sets.map((set) => {
+      const notes = set.tuning ?? usual;
+      return {
+        notes,
+        preset: (strings) => ({
+          id: set.id,
+          title: set.title,
+          strings: set.strings.map(([core, winding, tensionN], position) => {
+            const stated = { tensionN, lengthMm: strings[position]!.lengthMm, hz: equalHz(notes[position]!) };
+            return made(statedString(core, winding, stated), set, position);
+          }),
         }),
-      }));
+      };
+    }),
+  );
 }
 
 export const BOWED_ZONES = [
@@ -84,6 +92,7 @@ export const BOWED_STRINGS = {
 
 /** How all of them are built and treated. */
 export const BOWED_BUILD = {
+  body: null,
   pegs: 'wooden',
   fretted: false,
   ladder: 'bowed',
@@ -104,15 +113,20 @@ export const BOWED_BUILD = {
 } as const;
 
 /**
- * What follows from a tuning and the sizes it is built in: the strings and their lengths, by the trade's life for all of them.
- * @param semitones between strings that are added below, where there are more than usual
+ * What follows from the strings it is built with and its sizes, by the trade's life for all of them.
+ * @param layouts the usual strings first
+ * @param semitones between strings that are added below, where there are more than any layout has
  */
-export function bowedStrings(tuning: readonly Note[], sizes: Readonly<Record<string, SizeFacts>>, semitones: number) {
+export function bowedStrings(
+  layouts: readonly [StringLayout, ...StringLayout[]],
+  sizes: Readonly<Record<string, SizeFacts>>,
+  semitones: number,
+) {
   return {
-    stringCount: tuning.length,
-    tuning: extendedBelow(tuning, semitones),
+    stringCount: layouts[0].notes.length,
+    tuning: tuningOf(layouts, semitones),
     otherTunings: [] as VariantRecord['otherTunings'],
-    layouts: [] as VariantRecord['layouts'],
+    layouts,
     lengthMm: lengthBySize(sizes),
     lives: BOWED_LIVES,
   };

@@ -1,13 +1,15 @@
 import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedSets, bowedStrings } from './bowed';
 import type { FamilyRecord, SizeFacts } from './family';
-import { notes } from './pitch-lines';
+import { notes } from './sets';
 import { usualWood } from './woods';
 
 const TUNING = notes('C2', 'G2', 'D3', 'A3');
+const FIVE = notes('C2', 'G2', 'D3', 'A3', 'E4');
 
 /** Vibrating lengths [handbook 4, from memory; smaller ones from memory]. */
 const SIZES = {
   '4/4': { lengthMm: 690, bodyScale: 1 },
+  '7/8': { lengthMm: 660, bodyScale: 0.96 },
   '3/4': { lengthMm: 635, bodyScale: 0.94 },
   '1/2': { lengthMm: 570, bodyScale: 0.87 },
   '1/4': { lengthMm: 500, bodyScale: 0.77 },
@@ -22,12 +24,19 @@ export const cello = {
     // From memory, as the violin's.
     model: { length: 600, height: 24, camber: 20.5, buckling: 110, hair: 26_000, pitch: 0.6, takeUp: 4, thread: 5 },
   },
-  takes: { chin: false, endpin: true, stand: false, action: false, bridgeAsked: false },
+  takes: { handed: true, chin: false, endpin: true, stand: false, action: false, bridgeAsked: false },
   usual: { case: 'soft', finish: 'varnish', floatingBridge: true },
   sizes: SIZES,
   variants: {
     usual: {
-      ...bowedStrings(TUNING, SIZES, 7),
+      ...bowedStrings(
+        [
+          { title: '4 strings', notes: TUNING },
+          { title: '5 strings', notes: FIVE },
+        ],
+        SIZES,
+        7,
+      ),
       name: 'Cello',
       stringNames: ['C', 'G', 'D', 'A'],
       usualCore: 'steel',
@@ -50,6 +59,18 @@ export const cello = {
             ['synthetic', 'silver', 118],
             ['synthetic', 'silver', 122],
             ['synthetic', 'aluminium', 150],
+          ],
+        },
+        {
+          id: 'cello-five-steel',
+          title: 'Medium steel, with an E',
+          tuning: FIVE,
+          strings: [
+            ['steel', 'tungsten', 132],
+            ['steel', 'tungsten', 132],
+            ['steel', 'steel', 138],
+            ['steel', 'steel', 172],
+            ['steel', 'plain', 160],
           ],
         },
       ]),

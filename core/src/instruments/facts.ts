@@ -1,9 +1,11 @@
 import { z } from 'zod';
+import { noteName } from '../pitch';
 import { schoolChoicesSchema } from '../schools';
 import { dateSchema } from '../time';
 import { FAMILIES, KINDS, kindsOf, recordOf, sizesOf, variantOf, type Family, type Kind } from './families';
 import { CASES, FINISHES, RESTS } from './family';
 import { HABITS } from './habits';
+import { layoutOf, notesOf } from './layouts';
 import { stringingSchema, USUAL_STRINGING } from './stringing';
 
 export const setUpSchema = z.object({
@@ -19,6 +21,15 @@ export const setUpSchema = z.object({
   finish: z.enum(FINISHES),
   /** Who plays it: a child gets an adult's help where a step can hurt. */
   player: z.enum(['adult', 'child']),
+  /** Strung and built for the left hand to bow or to pluck: everything is the other way round. */
+  leftHanded: z.boolean().default(false),
+  /** Length of the body without the button, mm, where it is told by that; null: nobody measured it. */
+  bodyMm: z
+    .number('Give the length of the body as a number.')
+    .min(200, 'A body is at least 200 mm long. Check the unit.')
+    .max(600, 'A body is at most 600 mm long. Check the unit.')
+    .nullable()
+    .default(null),
   /** How much it is played on most days, as said when it was added; null: nobody knows. */
   habit: z.enum(HABITS).nullable().default(null),
 });
@@ -53,7 +64,7 @@ export function usualFacts(family: Family, kind: Kind | null = kindsOf(family)[0
   return {
     family,
     kind,
-    size: sizesOf(family)[0] ?? null,
+    size: recordOf(family).body ? null : (sizesOf(family)[0] ?? null),
     stringCount: variantOf({ family, kind }).stringCount,
     since: null,
     setUp: {
@@ -65,6 +76,8 @@ export function usualFacts(family: Family, kind: Kind | null = kindsOf(family)[0
       floatingBridge: usual.floatingBridge,
       finish: usual.finish,
       player: 'adult',
+      leftHanded: false,
+      bodyMm: null,
       habit: null,
     },
     stringing: USUAL_STRINGING,
@@ -73,12 +86,16 @@ export function usualFacts(family: Family, kind: Kind | null = kindsOf(family)[0
 }
 
 /**
- * Names of an instrument's strings by position, lowest first: note letters where its kind names so many, numbers otherwise.
- * Numbers run from the top, as players count, so the list goes from the highest number down to 1.
- * @example stringNames({ family: 'cello', kind: null, stringCount: 4 }) // ['C', 'G', 'D', 'A']
+ * Names of an instrument's strings by position, lowest first: as its layout has them, by note where no two share one, else by
+ * number. Numbers run from the top, as players count, so the list goes from the highest number down to 1.
+ * @example stringNames(usualFacts('cello')) // ['C', 'G', 'D', 'A']
  */
-export function stringNames(facts: Pick<InstrumentFacts, 'family' | 'kind' | 'stringCount'>): string[] {
-  const named = variantOf(facts).stringNames;
-  if (named?.length === facts.stringCount) return [...named];
+export function stringNames(facts: Pick<InstrumentFacts, 'family' | 'kind' | 'stringCount' | 'stringing'>): string[] {
+  const named = layoutOf(facts)?.names ?? null;
+  if (named) return [...named];
+  const usual = variantOf(facts).stringNames;
+  if (usual?.length === facts.stringCount) return [...usual];
+  const letters = notesOf(facts).map((note) => noteName(note).replace(/-?\d+$/, ''));
+  if (usual && new Set(letters).size === letters.length) return letters;
   return Array.from({ length: facts.stringCount }, (_, at) => String(facts.stringCount - at));
 }

@@ -77,11 +77,38 @@ export interface StringPlace {
   lengthMm: number;
 }
 
-/** A range a harp is built in. */
-export interface HarpLayout {
+/** Strings an instrument is built for: how many, and tuned how. A place to start from; the player's own come before it. */
+export interface StringLayout {
+  /** "5 strings"; with its lowest and highest note it is told from every other of its kind. */
   title: string;
-  from: Note;
-  to: Note;
+  /** Lowest string first. */
+  notes: readonly Note[];
+  /** Nut to bridge, mm, where it is built for another length than its kind usually has. */
+  lengthMm?: number;
+  /** How much longer than the others a string is, lowest first; all alike when left out. */
+  longer?: readonly number[];
+  /** What its strings are called, lowest first, where that is neither by note nor by number. */
+  names?: readonly string[];
+}
+
+/** What an instrument's lengths follow. */
+export interface Built {
+  /** null where size is no choice, or nobody said. */
+  size: string | null;
+  /** Length of the body, mm; null where it was not measured. */
+  bodyMm: number | null;
+}
+
+/** An instrument that is told by the length of its body, for it has no standard size. */
+export interface BodyFacts {
+  /** What it is taken to be where nobody measured, mm. */
+  usualMm: number;
+  leastMm: number;
+  mostMm: number;
+  /** Lengths it is usually built in, inches: how the trade names them. */
+  inches: readonly number[];
+  /** Vibrating length over the length of the body. */
+  stringShare: number;
 }
 
 /** What differs between the kinds of one family. */
@@ -95,10 +122,10 @@ export interface VariantRecord {
   tuning: (stringCount: number) => Note[];
   /** Named tunings besides the usual one. Common practice. */
   otherTunings: readonly { title: string; notes: readonly Note[] }[];
-  /** Ranges it is built in, where that is how its strings are told. */
-  layouts: readonly HarpLayout[];
-  /** Usual vibrating length of a string, mm. @param size null where size is no choice */
-  lengthMm: (size: string | null, note: Note) => number;
+  /** Strings it is built with, the usual ones first. */
+  layouts: readonly StringLayout[];
+  /** Usual vibrating length of a string, mm. */
+  lengthMm: (built: Built, note: Note) => number;
   /** What strings are made of where nobody said. */
   usualCore: Core;
   lives: Readonly<Record<Core, StringLife>>;
@@ -115,6 +142,8 @@ export interface FamilyRecord<KindId extends string = string> {
   bow: { gap: GapRange; model: BowModel } | null;
   /** What it can be played and kept with. */
   takes: {
+    /** Built and strung for the right hand or the left. */
+    handed: boolean;
     /** Held under the chin: a chin rest, and perhaps a shoulder rest. */
     chin: boolean;
     /** Stands on an endpin. */
@@ -130,6 +159,8 @@ export interface FamilyRecord<KindId extends string = string> {
   usual: { case: CaseKind; finish: Finish; floatingBridge: boolean };
   /** Named sizes, the usual one first; null where size is not a choice. */
   sizes: Readonly<Record<string, SizeFacts>> | null;
+  /** How it is told by its body; null where its size has a name. */
+  body: BodyFacts | null;
   /** Kinds by name, the usual one first; `usual` where there is a kind that nobody names. */
   variants: Readonly<Record<KindId, VariantRecord>>;
   strings: {

@@ -1,38 +1,39 @@
 import { diatonic, equalHz, noteOf, type Note } from '../pitch';
-import type { FamilyRecord, HarpLayout, SetPreset, StringLife, StringPlace, VariantRecord } from './family';
+import type { Built, FamilyRecord, SetPreset, StringLayout, StringLife, StringPlace, VariantRecord } from './family';
 import { alongNotes } from './pitch-lines';
 import { statedString, type Core, type StringSpec } from './string-spec';
 import { usualWood } from './woods';
 
-const layout = (title: string, from: string, to: string): HarpLayout => ({
+/** The strings of a range: the white keys from end to end. */
+export const stringsOf = ({ from, to }: { from: Note; to: Note }): Note[] => diatonic(from, to);
+
+const layout = (title: string, from: string, to: string): StringLayout => ({
   title,
-  from: noteOf(from)!,
-  to: noteOf(to)!,
+  notes: stringsOf({ from: noteOf(from)!, to: noteOf(to)! }),
 });
 
 /** Ranges harps are built in. 47 and 34 [handbook 4]; the others from memory. */
-const LEVER_LAYOUTS: readonly HarpLayout[] = [
+const LEVER_LAYOUTS: readonly StringLayout[] = [
+  layout('34 strings', 'C2', 'A6'),
   layout('22 strings', 'C3', 'C6'),
   layout('26 strings', 'C3', 'G6'),
   layout('29 strings', 'C2', 'C6'),
-  layout('34 strings', 'C2', 'A6'),
   layout('36 strings', 'C2', 'C7'),
   layout('38 strings', 'A1', 'C7'),
-];
-const PEDAL_LAYOUTS: readonly HarpLayout[] = [
   layout('40 strings', 'G1', 'D7'),
-  layout('46 strings', 'D1', 'G7'),
-  layout('47 strings', 'C1', 'G7'),
 ];
-
-/** The strings of a layout: the white keys from end to end. */
-export const stringsOf = ({ from, to }: Pick<HarpLayout, 'from' | 'to'>): Note[] => diatonic(from, to);
+const PEDAL_LAYOUTS: readonly StringLayout[] = [
+  layout('47 strings', 'C1', 'G7'),
+  layout('40 strings', 'G1', 'D7'),
+  layout('44 strings', 'D1', 'E7'),
+  layout('46 strings', 'D1', 'G7'),
+];
 
 /** A count no layout has is taken to begin on C2, or on C1 where the strings would not end below G7. From memory. */
-function tuningBy(own: readonly HarpLayout[], others: readonly HarpLayout[]): VariantRecord['tuning'] {
+function tuningBy(own: readonly StringLayout[], others: readonly StringLayout[]): VariantRecord['tuning'] {
   return (stringCount) => {
-    const known = [...own, ...others].find((each) => stringsOf(each).length === stringCount);
-    if (known) return stringsOf(known);
+    const known = [...own, ...others].find(({ notes }) => notes.length === stringCount);
+    if (known) return [...known.notes];
     return diatonic(noteOf(stringCount > 39 ? 'C1' : 'C2')!, 120).slice(0, stringCount);
   };
 }
@@ -108,7 +109,7 @@ const LIVES: Readonly<Record<Core, StringLife>> = {
 const COMMON = {
   stringNames: null,
   otherTunings: [],
-  lengthMm: (_size: string | null, note: Note) => Math.round(alongNotes(LENGTHS, note)),
+  lengthMm: (_built: Built, note: Note) => Math.round(alongNotes(LENGTHS, note)),
   usualCore: 'gut',
   lives: LIVES,
   // From memory: the soundboard's widest place; its grain runs across, its back is bent from slab.
@@ -118,9 +119,10 @@ const COMMON = {
 export const harp = {
   name: 'Harp',
   bow: null,
-  takes: { chin: false, endpin: false, stand: false, action: true, bridgeAsked: false },
+  takes: { handed: false, chin: false, endpin: false, stand: false, action: true, bridgeAsked: false },
   usual: { case: 'none', finish: 'lacquer', floatingBridge: false },
   sizes: null,
+  body: null,
   variants: {
     lever: {
       ...COMMON,

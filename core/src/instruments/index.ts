@@ -2,6 +2,8 @@ export * from './family';
 export * from './families';
 export * from './figures';
 export * from './facts';
+export * from './layouts';
+export { bodyScale } from './sizes';
 export * from './habits';
 export * from './zones';
 export * from './surfaces';

@@ -1,8 +1,6 @@
 import { alongLine, type Anchor } from '../maths';
-import { noteOf, type Note } from '../pitch';
-
-/** Notes by name, for records. */
-export const notes = (...names: readonly string[]): Note[] => names.map((name) => noteOf(name)!);
+import type { Note } from '../pitch';
+import type { StringLayout } from './family';
 
 /**
  * A tuning for any number of strings: more go on below, so many semitones each; fewer leave off the lowest.
@@ -13,6 +11,18 @@ export function extendedBelow(usual: readonly Note[], semitones: number): (strin
     const more = Math.max(0, stringCount - usual.length);
     const lower = Array.from({ length: more }, (_, at) => usual[0]! - semitones * (at + 1));
     return [...lower.reverse(), ...usual].slice(-stringCount);
+  };
+}
+
+/** The tuning for any number of strings: as the first layout of so many has it, else extended below the usual one. */
+export function tuningOf(
+  layouts: readonly [StringLayout, ...StringLayout[]],
+  semitones: number,
+): (stringCount: number) => Note[] {
+  const extended = extendedBelow(layouts[0].notes, semitones);
+  return (stringCount) => {
+    const known = layouts.find(({ notes }) => notes.length === stringCount);
+    return known ? [...known.notes] : extended(stringCount);
   };
 }
 

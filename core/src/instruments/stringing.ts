@@ -12,9 +12,9 @@ const lengthMm = z
 
 /** How an instrument is strung and tuned; null: as usual for its family and size. */
 export const stringingSchema = z.strictObject({
-  /** Nut to bridge. Not for harps. */
+  /** Nut to bridge, where all strings are of one length. */
   lengthMm: lengthMm.nullable(),
-  /** A harp's own lengths by string, lowest first. */
+  /** Strings that have a length of their own, lowest first: a harp's, one on an extension, those of slanted frets. */
   lengthsMm: z.array(lengthMm.nullable()).max(60).nullable(),
   /** Notes of the open strings, lowest first. */
   tuning: z.array(z.number().int().min(12).max(120)).max(60).nullable(),

@@ -1,11 +1,22 @@
 import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedSets, bowedStrings } from './bowed';
-import type { FamilyRecord, SizeFacts } from './family';
-import { notes } from './pitch-lines';
+import type { BodyFacts, FamilyRecord, SizeFacts } from './family';
+import { notes } from './sets';
+import { lengthByBody } from './sizes';
 import { usualWood } from './woods';
 
 const TUNING = notes('C3', 'G3', 'D4', 'A4');
+const FIVE = notes('C3', 'G3', 'D4', 'A4', 'E5');
 
-/** Vibrating lengths [handbook 4, from memory: a viola's varies by its body; smaller ones from memory]. */
+/** Violas are told by the length of the body [handbook 10, from memory]: 375 mm of string on the 406 mm of sixteen inches [handbook 4]. */
+const BODY: BodyFacts = {
+  usualMm: 406,
+  leastMm: 280,
+  mostMm: 450,
+  inches: [12, 13, 14, 15, 15.5, 16, 16.5, 17],
+  stringShare: 375 / 406,
+};
+
+/** What violas were called by before their bodies were asked for; lengths from memory. */
 const SIZES = {
   '4/4': { lengthMm: 375, bodyScale: 1 },
   '3/4': { lengthMm: 350, bodyScale: 0.94 },
@@ -16,17 +27,26 @@ const SIZES = {
 export const viola = {
   ...BOWED_BUILD,
   name: 'Viola',
+  body: BODY,
   bow: {
     gap: { least: 6, usual: 7, most: 9, gauge: 'a pencil' },
     // From memory, as the violin's.
     model: { length: 640, height: 18.5, camber: 17, buckling: 76, hair: 22_000, pitch: 0.5, takeUp: 4, thread: 5 },
   },
-  takes: { chin: true, endpin: false, stand: false, action: false, bridgeAsked: false },
+  takes: { handed: true, chin: true, endpin: false, stand: false, action: false, bridgeAsked: false },
   usual: { case: 'hard', finish: 'varnish', floatingBridge: true },
   sizes: SIZES,
   variants: {
     usual: {
-      ...bowedStrings(TUNING, SIZES, 7),
+      ...bowedStrings(
+        [
+          { title: '4 strings', notes: TUNING },
+          { title: '5 strings', notes: FIVE },
+        ],
+        SIZES,
+        7,
+      ),
+      lengthMm: lengthByBody(BODY, SIZES),
       name: 'Viola',
       stringNames: ['C', 'G', 'D', 'A'],
       usualCore: 'synthetic',
@@ -49,6 +69,18 @@ export const viola = {
             ['steel', 'silver', 56],
             ['steel', 'aluminium', 58],
             ['steel', 'aluminium', 76],
+          ],
+        },
+        {
+          id: 'viola-five-synthetic',
+          title: 'Medium synthetic, with an E',
+          tuning: FIVE,
+          strings: [
+            ['synthetic', 'silver', 49],
+            ['synthetic', 'silver', 48],
+            ['synthetic', 'aluminium', 50],
+            ['steel', 'aluminium', 68],
+            ['steel', 'plain', 72],
           ],
         },
       ]),

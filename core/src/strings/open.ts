@@ -1,7 +1,7 @@
-import { recordOf, variantOf, type InstrumentFacts } from '../instruments';
+import { builtOf, notesOf, recordOf, variantOf, type InstrumentFacts } from '../instruments';
 import { harpOctave, noteName, stringHz, type Note, type Temperament } from '../pitch';
 
-export type StrungFacts = Pick<InstrumentFacts, 'family' | 'kind' | 'size' | 'stringCount' | 'stringing'>;
+export type StrungFacts = Pick<InstrumentFacts, 'family' | 'kind' | 'size' | 'stringCount' | 'stringing' | 'setUp'>;
 
 /** One string of an instrument: what it should sound, and how long it is. */
 export interface OpenString {
@@ -18,10 +18,9 @@ export function temperamentOf({ family, stringing }: Pick<StrungFacts, 'family' 
 
 /** The open strings of an instrument, lowest first. */
 export function openStrings(facts: StrungFacts): OpenString[] {
-  const { size, stringCount, stringing } = facts;
+  const { stringing } = facts;
   const variant = variantOf(facts);
-  const own = stringing.tuning?.length === stringCount ? stringing.tuning : null;
-  const notes = own ?? variant.tuning(stringCount);
+  const notes = notesOf(facts);
   const hz = stringHz(notes, stringing.a4Hz, temperamentOf(facts));
   return notes.map((note, position) => ({
     position,
@@ -30,7 +29,7 @@ export function openStrings(facts: StrungFacts): OpenString[] {
     lengthMm:
       stringing.lengthsMm?.[position] ??
       (hasOneLength(facts) ? stringing.lengthMm : null) ??
-      variant.lengthMm(size, note),
+      variant.lengthMm(builtOf(facts), note),
   }));
 }
 

@@ -122,7 +122,7 @@ describe('open strings', () => {
   it('are as long as the player measured: each, else the whole, else as is usual', () => {
     const length = (stringing: object, facts = violin) =>
       openStrings({ ...facts, stringing: { ...facts.stringing, ...stringing } })[0]!.lengthMm;
-    expect(length({ lengthMm: null, lengthsMm: null })).toBe(usualLengthMm('violin', null, violin.size, 55));
+    expect(length({ lengthMm: null, lengthsMm: null })).toBe(usualLengthMm(violin, 55));
     expect(length({ lengthMm: 325, lengthsMm: null })).toBe(325);
     expect(length({ lengthMm: 325, lengthsMm: [300, 300, 300, 300] })).toBe(300);
     // A harp has no one length.

@@ -1,4 +1,5 @@
 import {
+  builtOf,
   variantOf,
   type Family,
   type InstrumentFacts,
@@ -14,8 +15,8 @@ export function usualTuning(family: Family, kind: Kind | null, stringCount: numb
 }
 
 /** The usual vibrating length of a string, mm. */
-export function usualLengthMm(family: Family, kind: Kind | null, size: string | null, note: Note): number {
-  return variantOf({ family, kind }).lengthMm(size, note);
+export function usualLengthMm(facts: Pick<InstrumentFacts, 'family' | 'kind' | 'size' | 'setUp'>, note: Note): number {
+  return variantOf(facts).lengthMm(builtOf(facts), note);
 }
 
 /**

@@ -50,6 +50,8 @@ export const anyFacts: fc.Arbitrary<InstrumentFacts> = fc.constantFrom(...FAMILI
       floatingBridge: fc.boolean(),
       finish: fc.constantFrom(...FINISHES),
       player: fc.constantFrom('adult' as const, 'child' as const),
+      leftHanded: recordOf(family).takes.handed ? fc.boolean() : fc.constant(false),
+      bodyMm: recordOf(family).body ? fc.option(fc.integer({ min: 290, max: 440 })) : fc.constant(null),
       habit: fc.constantFrom(...HABITS, null),
     })
     .map(({ kind, ...setUp }) => ({ ...usualFacts(family, kind ?? undefined), setUp })),

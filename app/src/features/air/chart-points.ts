@@ -18,7 +18,7 @@ export type WoodAt = (atMs: number) => number | null;
 
 /** The wood of an instrument through all its stays. */
 export function woodOfInstrument(
-  facts: Pick<InstrumentFacts, 'family' | 'kind' | 'size'>,
+  facts: Pick<InstrumentFacts, 'family' | 'kind' | 'size' | 'setUp'>,
   air: readonly StayAir[],
   nowMs: number,
 ): WoodAt {

@@ -16,8 +16,9 @@ import { FAMILY_NAMES } from '@/copy/names';
 import { copyOf } from '@/copy/parts';
 import { WhenField } from '../part/WhenField';
 import { whenToMs, type When } from '../part/when';
+import { changedFacts } from './changed-facts';
 import { FactsFields } from './FactsFields';
-import { FAMILIES, usualFacts, variantOf, type Family } from '@tembrin/core/instruments';
+import { FAMILIES, usualFacts, type Family } from '@tembrin/core/instruments';
 import { partOf, partsOf, type PartId } from '@tembrin/core/parts';
 import { Press, Grid } from '@/ui/layout';
 import { copy } from '@/copy/screens/kit/add-instrument';
@@ -73,10 +74,7 @@ function Details({ family, onBack }: { family: Family; onBack: () => void }) {
   const [busy, setBusy] = useState(false);
 
   const asked = partsOf(facts).filter((part) => partOf(part).askedAtFirst);
-  const change = (part: Partial<InstrumentChange>) => {
-    const stringCount = part.kind ? { stringCount: variantOf({ family, kind: part.kind }).stringCount } : {};
-    setFacts((before) => ({ ...before, ...part, ...stringCount }));
-  };
+  const change = (part: Partial<InstrumentChange>) => setFacts((before) => changedFacts(before, part));
   const add = async () => {
     const wanted = newInstrumentSchema.safeParse({ id, ...facts });
     if (!wanted.success) {

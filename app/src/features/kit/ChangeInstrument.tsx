@@ -9,6 +9,7 @@ import { Button } from '@/ui/Button';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
+import { changedFacts } from './changed-facts';
 import { FactsFields, SetUpFields } from './FactsFields';
 import { useRouteInstrument } from './route-instrument';
 import { Stack } from '@/ui/layout';
@@ -67,13 +68,7 @@ function ChangeForm({ instrument }: { instrument: Instrument }) {
     );
   const fields = {
     facts,
-    onChange: (part: Partial<InstrumentChange>) =>
-      setFacts((before) => {
-        const next = { ...before, ...part };
-        // Notes and lengths were for as many strings as it had.
-        const recounted = next.stringCount !== before.stringCount;
-        return recounted ? { ...next, stringing: { ...next.stringing, tuning: null, lengthsMm: null } } : next;
-      }),
+    onChange: (part: Partial<InstrumentChange>) => setFacts((before) => changedFacts(before, part)),
     errors,
   };
   return (

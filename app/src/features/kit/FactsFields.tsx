@@ -1,16 +1,22 @@
 import type { InstrumentChange } from '@tembrin/contract';
 import { Choice } from '@/ui/Choice';
 import { DateField, Field } from '@/ui/Field';
-import { CASE_NAMES, FINISH_NAMES, HABIT_NAMES, KIND_NAMES, REST_NAMES } from '@/copy/names';
+import { useState } from 'react';
+import { usePreferences } from '@/state/preferences';
+import { bodyWords, lengthFigure, mmOfInches, readLength } from '@/copy/measures';
+import { CASE_NAMES, FINISH_NAMES, HABIT_NAMES, KIND_NAMES, layoutWords, REST_NAMES } from '@/copy/names';
 import {
   CASES,
   FINISHES,
   HABITS,
-  isBowed,
   kindsOf,
+  layoutOf,
   recordOf,
   RESTS,
   sizesOf,
+  variantOf,
+  withLayout,
+  type BodyFacts,
   type Habit,
   type Kind,
 } from '@tembrin/core/instruments';
@@ -29,6 +35,7 @@ const NOT_SAID = 'not-said';
 /** What an instrument is: the questions its family raises and no others. */
 export function FactsFields({ facts, onChange, errors }: FactsFieldsProps) {
   const [kinds, sizes] = [kindsOf(facts.family), sizesOf(facts.family)];
+  const record = recordOf(facts.family);
   return (
     <Stack gap="more">
       <Field
@@ -67,12 +74,106 @@ export function FactsFields({ facts, onChange, errors }: FactsFieldsProps) {
           onChange({ setUp: { ...facts.setUp, habit: said === NOT_SAID ? null : said } })
         }
       />
-      {sizes.length > 0 && (
+      {record.body ? (
+        <BodyField facts={facts} onChange={onChange} errors={errors} body={record.body} />
+      ) : (
+        sizes.length > 0 && (
+          <Choice
+            label="Size"
+            options={sizes.map((value) => ({ value, title: value }))}
+            value={facts.size}
+            onChange={(size) => onChange({ size })}
+          />
+        )
+      )}
+      <StringsField facts={facts} onChange={onChange} errors={errors} />
+      {record.takes.handed && (
         <Choice
-          label="Size"
-          options={sizes.map((value) => ({ value, title: value }))}
-          value={facts.size}
-          onChange={(size) => onChange({ size })}
+          label={copy.builtForWhichHand}
+          options={[
+            { value: false, title: 'Right-handed' },
+            { value: true, title: 'Left-handed' },
+          ]}
+          value={facts.setUp.leftHanded}
+          onChange={(leftHanded) => onChange({ setUp: { ...facts.setUp, leftHanded } })}
+        />
+      )}
+    </Stack>
+  );
+}
+
+const NOT_MEASURED = 'not-measured';
+
+/** The length of its body, for what has no standard size: one of those it is usually built in, or as measured. */
+function BodyField({ facts, onChange, errors, body }: FactsFieldsProps & { body: BodyFacts }) {
+  const unit = usePreferences((state) => state.lengths);
+  const { bodyMm } = facts.setUp;
+  const [typed, setTyped] = useState(() => lengthFigure(bodyMm, unit));
+  const built = body.inches.map(mmOfInches);
+  const change = (mm: number | null) => onChange({ size: null, setUp: { ...facts.setUp, bodyMm: mm } });
+  const choose = (mm: number | null) => {
+    setTyped(lengthFigure(mm, unit));
+    change(mm);
+  };
+  return (
+    <Stack gap="small">
+      <Choice
+        label={copy.lengthOfTheBody}
+        hint={copy.withoutTheButton}
+        options={[
+          ...built.map((mm) => ({ value: String(mm), title: bodyWords(mm, unit) })),
+          { value: NOT_MEASURED, title: facts.size === null ? copy.notMeasured : copy.notMeasuredSize(facts.size) },
+        ]}
+        value={bodyMm === null ? NOT_MEASURED : String(bodyMm)}
+        onChange={(value: string) => choose(value === NOT_MEASURED ? null : Number(value))}
+      />
+      <Field
+        label={copy.orAsMeasured(unit)}
+        inputMode="decimal"
+        value={typed}
+        onChangeText={(text) => {
+          setTyped(text);
+          change(text.trim() === '' ? null : readLength(text, unit));
+        }}
+        error={errors['setUp.bodyMm']}
+      />
+    </Stack>
+  );
+}
+
+/** Neither of the layouts: a number is asked for. */
+const OTHER = -1;
+
+/** The strings it is built with: a layout of its kind, or a number of them. */
+function StringsField({ facts, onChange, errors }: FactsFieldsProps) {
+  const { layouts } = variantOf(facts);
+  const layout = layoutOf(facts);
+  const [counting, setCounting] = useState(layout === null);
+  const other = counting || layout === null;
+  return (
+    <Stack gap="small">
+      <Choice
+        label="Strings"
+        options={[
+          ...layouts.map((each, at) => ({ value: at, title: layoutWords(each) })),
+          { value: OTHER, title: copy.others },
+        ]}
+        value={other ? OTHER : layouts.indexOf(layout)}
+        onChange={(at) => {
+          setCounting(at === OTHER);
+          if (at === OTHER) return;
+          const { stringCount, stringing } = withLayout(facts, layouts[at]!);
+          onChange({ stringCount, stringing });
+        }}
+      />
+      {other && (
+        <Field
+          label={copy.numberOfStrings}
+          hint={copy.notesAndLengthsAre}
+          inputMode="numeric"
+          value={Number.isNaN(facts.stringCount) ? '' : String(facts.stringCount)}
+          onChangeText={(text) => onChange({ stringCount: Number.parseInt(text, 10) })}
+          error={errors.stringCount}
         />
       )}
     </Stack>
@@ -101,15 +202,6 @@ export function SetUpFields({ facts, onChange, errors }: FactsFieldsProps) {
   );
   return (
     <Stack gap="more">
-      {!isBowed(family) && (
-        <Field
-          label={copy.numberOfStrings}
-          inputMode="numeric"
-          value={Number.isNaN(facts.stringCount) ? '' : String(facts.stringCount)}
-          onChangeText={(text) => onChange({ stringCount: Number.parseInt(text, 10) })}
-          error={errors.stringCount}
-        />
-      )}
       {takes.chin && (
         <Choice
           label="Shoulder rest"

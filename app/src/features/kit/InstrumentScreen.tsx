@@ -33,7 +33,7 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
       <Row gap="one" align="center">
         <Plate subject={instrument} height={150} withBow />
         <Stack gap="small" grow>
-          <Text>{kindWords(instrument)}</Text>
+          <Text>{kindWords(instrument, model.lengths)}</Text>
           <Text kind="small" tone="quiet">
             {complete ? copy.playedInSessionsOn(hours, log.sessions.length) : FETCHING_LOG}
           </Text>

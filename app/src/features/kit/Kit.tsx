@@ -15,6 +15,7 @@ import { StateMark } from '@/ui/StateMark';
 import { Thread } from '@/ui/Thread';
 import { useWide } from '@/ui/theme';
 import { Text } from '@/ui/Text';
+import { usePreferences } from '@/state/preferences';
 import { kindWords, PART_NAMES, STATE_NAMES } from '@/copy/names';
 import { InstrumentScreen } from './InstrumentScreen';
 import { byUrgency } from '@tembrin/core/parts';
@@ -57,13 +58,14 @@ export function Kit({ chosen }: { chosen?: Instrument }) {
 function KitRow({ instrument, chosen }: { instrument: Instrument; chosen: boolean }) {
   const { log, threads } = useAssessment(instrument);
   const complete = useComplete(instrument.id);
+  const lengths = usePreferences((state) => state.lengths);
   const first = byUrgency(threads)[0]!;
   return (
     <View role="listitem">
       <LinkRow
         href={{ pathname: '/kit/[id]', params: { id: instrument.id } }}
         chosen={chosen}
-        label={`${instrument.name}, ${kindWords(instrument)}. ${complete ? `${PART_NAMES[first.part]}: ${STATE_NAMES[first.state]}` : ''}`}
+        label={`${instrument.name}, ${kindWords(instrument, lengths)}. ${complete ? `${PART_NAMES[first.part]}: ${STATE_NAMES[first.state]}` : ''}`}
       >
         <Row gap="one" align="center">
           <Stack align="center" width={60}>
@@ -75,7 +77,7 @@ function KitRow({ instrument, chosen }: { instrument: Instrument; chosen: boolea
               {complete && <StateMark state={first.state} />}
             </Row>
             <Text kind="small" tone="quiet">
-              {kindWords(instrument)}
+              {kindWords(instrument, lengths)}
               {complete && first.state !== 'well' ? ` · ${PART_NAMES[first.part].toLowerCase()}` : ''}
             </Text>
             {complete && (

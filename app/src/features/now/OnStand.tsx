@@ -16,6 +16,7 @@ import { copy } from '@/copy/screens/now/on-stand';
 export function OnStand({ instrument }: { instrument: Instrument }) {
   const household = useHousehold((state) => state.household)!;
   const putOnStand = usePreferences((state) => state.putOnStand);
+  const lengths = usePreferences((state) => state.lengths);
   const [open, setOpen] = useState(false);
   const several = household.instruments.length > 1;
   const name = (
@@ -24,7 +25,7 @@ export function OnStand({ instrument }: { instrument: Instrument }) {
         {instrument.name}
       </Text>
       <Text kind="small" tone="quiet">
-        {kindWords(instrument)}
+        {kindWords(instrument, lengths)}
       </Text>
     </Stack>
   );
@@ -78,6 +79,7 @@ function StandChoice({
   chosen: boolean;
   onPress: () => void;
 }) {
+  const lengths = usePreferences((state) => state.lengths);
   return (
     <Press
       role="button"
@@ -97,7 +99,7 @@ function StandChoice({
       <Stack grow>
         <Text kind="strong">{instrument.name}</Text>
         <Text kind="small" tone="quiet">
-          {kindWords(instrument)}
+          {kindWords(instrument, lengths)}
         </Text>
       </Stack>
     </Press>

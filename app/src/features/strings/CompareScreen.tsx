@@ -81,6 +81,7 @@ function WhatChanges({ model }: { model: ComparisonModel }) {
     length,
     setLength,
     lengthWrong,
+    lengths,
   } = model;
   return (
     <Stack gap="more">
@@ -113,11 +114,11 @@ function WhatChanges({ model }: { model: ComparisonModel }) {
       />
       {hasOneLength(instrument) && (
         <Field
-          label={copy.nutToBridgeIn}
+          label={copy.nutToBridgeIn(lengths)}
           inputMode="decimal"
           value={length}
           onChangeText={setLength}
-          error={lengthWrong ? copy.betweenAndMmMeasure : undefined}
+          error={lengthWrong ? copy.betweenAndMmMeasure(lengths) : undefined}
         />
       )}
     </Stack>

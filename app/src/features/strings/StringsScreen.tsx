@@ -14,7 +14,7 @@ import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { Text } from '@/ui/Text';
 import { lastingWords } from '@/copy/dates';
-import { forceWords, type ForceUnit } from '@/copy/measures';
+import { forceWords, type ForceUnit, lengthWords } from '@/copy/measures';
 import { listWords } from '@/copy/lists';
 import { makeUpWords, noteNames } from '@/copy/strings';
 import { ofInstrument } from '../kit/for-instrument';
@@ -108,6 +108,7 @@ function Pull({ model }: { model: StringsModel }) {
 
 function Tools({ model }: { model: StringsModel }) {
   const { params, instrument, strings } = model;
+  const lengths = usePreferences((state) => state.lengths);
   return (
     <View>
       <LinkRow
@@ -132,7 +133,7 @@ function Tools({ model }: { model: StringsModel }) {
         href={{ pathname: '/kit/[id]/strung', params }}
         label={copy.howItIsStrung}
         title={copy.howItIsStrung}
-        text={`A = ${instrument.stringing.a4Hz} Hz, ${!hasOneLength(instrument) ? `${instrument.stringCount} strings` : copy.mmFromNutTo(strings[0]!.lengthMm)}.`}
+        text={`A = ${instrument.stringing.a4Hz} Hz, ${!hasOneLength(instrument) ? `${instrument.stringCount} strings` : copy.mmFromNutTo(lengthWords(strings.at(-1)!.lengthMm, lengths))}.`}
       />
       <LinkRow href="/kit/spares" label={copy.setsAndSparesIn} title={copy.setsAndSparesIn} />
     </View>

@@ -4,10 +4,18 @@ import { useState } from 'react';
 import { Refused, sentenceOf } from '@/state/api';
 import { changeInstrument } from '@/state/household';
 import { notify } from '@/state/notice';
-import { readNumber } from '@/copy/measures';
+import { lengthFigure, readLength, readNumber, type LengthUnit } from '@/copy/measures';
+import { usePreferences } from '@/state/preferences';
 import { hasOneLength, openStrings, temperamentOf } from '@tembrin/core/strings';
 import { noteName, noteOf } from '@tembrin/core/pitch';
-import { stringingSchema, stringsOf, type Stringing } from '@tembrin/core/instruments';
+import {
+  layoutOf,
+  stringingSchema,
+  stringsOf,
+  withLayout,
+  type StringLayout,
+  type Stringing,
+} from '@tembrin/core/instruments';
 import { copy } from '@/copy/screens/strings/strung-form';
 
 /** The notes as typed, each by itself or a harp’s range; a sentence where they cannot be read. */
@@ -29,42 +37,56 @@ export function tuningFrom(
   return notes as number[];
 }
 
+type Typed = Pick<Stringing, 'sweat' | 'temperament'> & {
+  length: string;
+  /** By string, lowest first. */
+  lengths: readonly string[];
+  a4Hz: string;
+  postMm: string;
+};
+
 /** The stringing as typed; numbers that cannot be read are NaN, and told by its schema. @param tuning null: as it is usual */
-function stringingFrom(
-  typed: Pick<Stringing, 'sweat' | 'temperament'> & { length: string; a4Hz: string; postMm: string },
-  tuning: number[] | null,
-  instrument: Instrument,
-): Stringing {
-  const { stringing } = instrument;
-  const others = !hasOneLength(instrument) && tuning !== null && stringing.lengthsMm?.length !== tuning.length;
+function stringingFrom(typed: Typed, tuning: number[] | null, { stringing }: Instrument, unit: LengthUnit): Stringing {
+  const lengthOf = (text: string) => (text.trim() === '' ? null : readLength(text, unit));
+  const lengths = typed.lengths.map(lengthOf);
   return {
     ...stringing,
-    lengthMm: typed.length.trim() === '' ? null : (readNumber(typed.length) ?? NaN),
-    lengthsMm: others ? null : stringing.lengthsMm,
+    lengthMm: lengthOf(typed.length),
+    lengthsMm: lengths.some((length) => length !== null) ? lengths : null,
     tuning,
     a4Hz: readNumber(typed.a4Hz) ?? NaN,
     temperament: typed.temperament,
     sweat: typed.sweat,
-    postMm: readNumber(typed.postMm) ?? NaN,
+    postMm: readLength(typed.postMm, unit),
+  };
+}
+
+/** What a harp's strings are typed as: their range; what others' are: their notes. */
+function textOf(instrument: Instrument, unit: LengthUnit) {
+  const { stringing } = instrument;
+  const open = openStrings(instrument);
+  return {
+    notes: open.map(({ note }) => noteName(note)).join(' '),
+    from: noteName(open[0]!.note),
+    to: noteName(open.at(-1)!.note),
+    length: lengthFigure(stringing.lengthMm, unit),
+    lengths: open.map((_, at) => lengthFigure(stringing.lengthsMm?.[at] ?? null, unit)),
+    a4Hz: String(stringing.a4Hz),
+    postMm: lengthFigure(stringing.postMm, unit),
   };
 }
 
 /** How an instrument is strung, as typed, and keeping it. */
-export function useStrungForm(instrument: Instrument) {
-  const { stringing, family, kind, size } = instrument;
+export function useStrungForm(kept: Instrument) {
+  const unit = usePreferences((state) => state.lengths);
+  /** As it will be: a layout that is chosen changes its strings. */
+  const [instrument, setInstrument] = useState(kept);
+  const { family } = instrument;
   /** Strings of as many lengths: told by their range. */
   const harp = !hasOneLength(instrument);
-  const open = openStrings(instrument);
-  const [text, setText] = useState({
-    notes: open.map(({ note }) => noteName(note)).join(' '),
-    from: noteName(open[0]!.note),
-    to: noteName(open.at(-1)!.note),
-    length: stringing.lengthMm === null ? '' : String(stringing.lengthMm),
-    a4Hz: String(stringing.a4Hz),
-    postMm: String(stringing.postMm),
-  });
-  const [sweat, setSweat] = useState(stringing.sweat);
-  const [temperament, setTemperament] = useState(temperamentOf(instrument));
+  const [text, setText] = useState(() => textOf(kept, unit));
+  const [sweat, setSweat] = useState(kept.stringing.sweat);
+  const [temperament, setTemperament] = useState(temperamentOf(kept));
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
@@ -72,26 +94,34 @@ export function useStrungForm(instrument: Instrument) {
     setErrors({});
     setText({ ...text, ...more });
   };
+  const choose = (layout: StringLayout) => {
+    const next = withLayout(instrument, layout);
+    const { notes, from, to, length, lengths } = textOf(next, unit);
+    setInstrument(next);
+    change({ notes, from, to, length, lengths });
+  };
+  const tuning = tuningFrom(text, instrument);
+  /** The strings as typed so far; those there were where that cannot be read. */
+  const strung =
+    typeof tuning === 'string'
+      ? instrument
+      : { ...instrument, stringCount: tuning.length, stringing: { ...instrument.stringing, tuning } };
 
   const save = async () => {
-    const tuning = tuningFrom(text, instrument);
     const wrong: Record<string, string> = typeof tuning === 'string' ? { tuning } : {};
-    const wanted = stringingFrom(
-      { ...text, sweat, temperament },
-      typeof tuning === 'string' ? null : tuning,
-      instrument,
-    );
+    const lengths = strung.stringCount === text.lengths.length ? text.lengths : [];
+    const typed = { ...text, lengths, sweat, temperament };
+    const wanted = stringingFrom(typed, typeof tuning === 'string' ? null : tuning, instrument, unit);
     const checked = stringingSchema.safeParse(wanted);
-    for (const { path, message } of checked.error?.issues ?? []) wrong[String(path[0])] ??= message;
+    for (const { path, message } of checked.error?.issues ?? []) wrong[path.join('.')] ??= message;
     setErrors(wrong);
     if (!checked.success || typeof tuning === 'string') return;
     setBusy(true);
     setProblem(null);
     try {
       const { id: _id, addedAt: _addedAt, version: _version, ...facts } = instrument;
-      const stringCount = harp ? tuning.length : facts.stringCount;
-      await changeInstrument(instrument, { ...facts, stringCount, stringing: checked.data });
-      router.replace({ pathname: '/kit/[id]/on', params: { id: instrument.id } });
+      await changeInstrument(kept, { ...facts, stringCount: tuning.length, stringing: checked.data });
+      router.replace({ pathname: '/kit/[id]/on', params: { id: kept.id } });
       notify('Changed.');
     } catch (error) {
       if (error instanceof Refused && error.problem.fields) setErrors(error.problem.fields);
@@ -100,11 +130,13 @@ export function useStrungForm(instrument: Instrument) {
     }
   };
   return {
+    unit,
     family,
-    kind,
-    size,
     harp,
     text,
+    strung,
+    layout: layoutOf(strung),
+    choose,
     sweat,
     setSweat,
     temperament,

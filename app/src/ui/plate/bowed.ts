@@ -7,6 +7,8 @@ interface BowedForm {
   chinRest: boolean;
   shoulderRest: boolean;
   endpin: boolean;
+  /** How many strings are drawn, and pegs with them. */
+  count: number;
 }
 
 const ROUND =
@@ -23,10 +25,11 @@ const SLOPED =
 
 const F_HOLE = 'M31 170C29 159 41 159 41 170C41 188 45 203 47 219C49 234 59 233 57 221';
 
-function bowedPlate({ half, sloped, chinRest, shoulderRest, endpin }: BowedForm): PlateData {
+function bowedPlate({ half, sloped, chinRest, shoulderRest, endpin, count }: BowedForm): PlateData {
   const top = sloped ? -170 : -132;
-  const gauge = (at: number) => 2.1 - at * 0.35;
-  const pegs = [-150, -165, -180, -195].map((y, at) => {
+  const gauge = (at: number) => 2.1 - at * (1.05 / (count - 1));
+  const across = 13 + 1.5 * (count - 4);
+  const pegs = Array.from({ length: count }, (_, at) => -150 - at * (45 / (count - 1))).map((y, at) => {
     const shift = top + 132;
     const side = at % 2 === 0 ? 1 : -1;
     return path(`M${side * 6} ${y + shift}H${side * 25}m0 -5v10`, 'stick', 4.5);
@@ -49,14 +52,14 @@ function bowedPlate({ half, sloped, chinRest, shoulderRest, endpin }: BowedForm)
       : []),
     ...(endpin ? [path('M0 356V402', 'stick', 5), path(ellipse(0, 358, 9, 5), 'ebony', 0)] : []),
     path('M-24 200C-20 190 -12 188 0 188C12 188 20 190 24 200L19 200L15 196H-15L-19 200Z', 'wood', 1.6),
-    ...strings(4, top, 8, 226, 13, gauge),
+    ...strings(count, top, 8, 226, across, gauge),
   ];
   const restArc = 'M-88 268C-50 236 50 236 88 268';
   return {
     viewBox: [-122, top - 104, 244, (endpin ? 414 : 370) - top + 104],
     shapes: [...(shoulderRest ? [path(restArc, 'none', 5)] : []), ...scroll, ...body],
     zones: {
-      strings: strings(4, top, 8, 226, 13, () => 5),
+      strings: strings(count, top, 8, 226, across, () => 5),
       'rosin-zones': [
         path(taper(140, 22, 190, 25), 'none', 0),
         path('M-38 190H38V212H-38Z', 'none', 0),
@@ -86,13 +89,15 @@ function bowedPlate({ half, sloped, chinRest, shoulderRest, endpin }: BowedForm)
   };
 }
 
+const CHIN_HELD = { sloped: false, chinRest: true, endpin: false } as const;
+const STOOD = { chinRest: false, shoulderRest: false, endpin: true } as const;
+
+/** @param count strings drawn: at least four, and no more than can be told apart */
 export const bowedPlates = {
-  violin: (rest: boolean) =>
-    bowedPlate({ half: ROUND, sloped: false, chinRest: true, shoulderRest: rest, endpin: false }),
-  viola: (rest: boolean) =>
-    bowedPlate({ half: VIOLA, sloped: false, chinRest: true, shoulderRest: rest, endpin: false }),
-  cello: () => bowedPlate({ half: CELLO, sloped: false, chinRest: false, shoulderRest: false, endpin: true }),
-  bass: () => bowedPlate({ half: SLOPED, sloped: true, chinRest: false, shoulderRest: false, endpin: true }),
+  violin: (rest: boolean, count = 4) => bowedPlate({ ...CHIN_HELD, half: ROUND, shoulderRest: rest, count }),
+  viola: (rest: boolean, count = 4) => bowedPlate({ ...CHIN_HELD, half: VIOLA, shoulderRest: rest, count }),
+  cello: (count = 4) => bowedPlate({ ...STOOD, half: CELLO, sloped: false, count }),
+  bass: (count = 4) => bowedPlate({ ...STOOD, half: SLOPED, sloped: true, count }),
 };
 
 /** A bow lying beside its instrument, frog down. */

@@ -15,13 +15,16 @@ function frets(nut: number, bridge: number, count: number, last: number): Shape[
   return shapes;
 }
 
-/** A guitar from the front: acoustic with a sound hole, or electric with pick-ups. */
-export function guitarPlate(electric: boolean): PlateData {
+/** A guitar from the front: acoustic with a sound hole, or electric with pick-ups. @param count strings drawn, two at least */
+export function guitarPlate(electric: boolean, count = 6): PlateData {
   const nut = -196;
   const bridge = 206;
   const boardEnd = electric ? 96 : 66;
-  const gauge = (at: number) => 2.2 - at * 0.28;
-  const tuners = [-214, -230, -246].flatMap((y) => [path(`M15 ${y}H26m0 -5v10`, 'stick', 4.5, true)]);
+  const gauge = (at: number) => 2.2 - at * (1.4 / (count - 1));
+  const aSide = Math.ceil(count / 2);
+  const tuners = Array.from({ length: aSide }, (_, at) => -214 - at * (aSide === 1 ? 0 : 32 / (aSide - 1))).map((y) =>
+    path(`M15 ${y}H26m0 -5v10`, 'stick', 4.5 - Math.max(0, aSide - 3) * 0.6, true),
+  );
   return {
     viewBox: [-126, -278, 252, 572],
     shapes: [
@@ -34,10 +37,10 @@ export function guitarPlate(electric: boolean): PlateData {
       path(taper(nut, 13, boardEnd, 16), 'ebony', 0),
       ...frets(nut, bridge, electric ? 22 : 19, boardEnd),
       path(`M-44 ${bridge - 6}H44V${bridge + 8}H-44Z`, electric ? 'metal' : 'ebony', 0),
-      ...strings(6, nut, 10.5, bridge, 15, gauge),
+      ...strings(count, nut, 10.5, bridge, 15, gauge),
     ],
     zones: {
-      strings: strings(6, nut, 10.5, bridge, 15, () => 4),
+      strings: strings(count, nut, 10.5, bridge, 15, () => 4),
       'hand-zones': [
         path(taper(nut + 2, 17, 40, 20), 'none', 0),
         path(

@@ -127,7 +127,7 @@ export const WIPE_STEPS: readonly StepData<StepId>[] = [
     ...WIPE_STRINGS,
     how: ['Pinch each string in the dry cloth, over and under it.', 'Then the metal of bridge and pickups.'],
     why: 'Acid from the fingers corrodes strings, saddles and screws.',
-    for: { families: ['guitar'], kinds: ['electric'] },
+    for: { families: ['guitar'], kinds: ['electric', 'bass-guitar'] },
   },
   {
     ...WIPE_STRINGS,

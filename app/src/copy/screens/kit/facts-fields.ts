@@ -1,3 +1,4 @@
+import type { LengthUnit } from '../../measures';
 /** What features/kit/FactsFields.tsx says. */
 export const copy = {
   whatYouCallIt: 'What you call it.',
@@ -6,6 +7,14 @@ export const copy = {
   theForecastsBeginWith: 'The forecasts begin with it, until the log knows better.',
   dontKnow: 'Don’t know',
   numberOfStrings: 'Number of strings',
+  notesAndLengthsAre: 'Its notes and lengths are asked for under its strings.',
+  others: 'Others',
+  builtForWhichHand: 'Built and strung',
+  lengthOfTheBody: 'Length of the body',
+  withoutTheButton: 'From the edge by the neck to the lower edge, without the button.',
+  notMeasured: 'Not measured',
+  notMeasuredSize: (size: string) => `Not measured, ${size}`,
+  orAsMeasured: (unit: LengthUnit) => `Or as measured, in ${unit}`,
   standOrWallHanger: 'Stand or wall hanger',
   humidifierInTheCase: 'Humidifier in the case',
   itIsLookedAt: 'It is looked at once a week.',

@@ -1,3 +1,4 @@
+import { lengthFigure, lengthWords, type LengthUnit } from '../../measures';
 import { forceWords, type ForceUnit } from '@/copy/measures';
 
 /** What features/strings/CompareScreen.tsx says. */
@@ -14,6 +15,7 @@ export const copy = {
   asItIs: 'As it is',
   aInHz: 'A, in Hz',
   theALiesBetween: (least: number, most: number) => `The A lies between ${least} and ${most} Hz.`,
-  nutToBridgeIn: 'Nut to bridge, in mm',
-  betweenAndMmMeasure: 'Between 40 and 2000 mm. Measure from nut to bridge.',
+  nutToBridgeIn: (unit: LengthUnit) => `Nut to bridge, in ${unit}`,
+  betweenAndMmMeasure: (unit: LengthUnit) =>
+    `Between ${lengthFigure(40, unit)} and ${lengthWords(2000, unit)}. Measure from nut to bridge.`,
 } as const;

@@ -18,7 +18,7 @@ export const copy = {
   tuneAndSettle: 'Tune and settle',
   centsAgainstYourOwn: 'Cents against your own A, and when new strings will hold.',
   howItIsStrung: 'How it is strung and tuned',
-  mmFromNutTo: (lengthMm: number) => `${lengthMm} mm from nut to bridge`,
+  mmFromNutTo: (length: string) => `${length} from nut to bridge`,
   setsAndSparesIn: 'Sets and spares in the cupboard',
   whatIsOn: 'What is on',
   describeTheSet: 'Describe the set',

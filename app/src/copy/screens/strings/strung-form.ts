@@ -1,4 +1,5 @@
 import { type Sweat } from '@tembrin/core/instruments';
+import type { LengthUnit } from '../../measures';
 /** What features/strings/StrungForm.tsx says. */
 export const copy = {
   writeANoteWith: 'Write a note with its octave, like C2.',
@@ -8,15 +9,20 @@ export const copy = {
     `${notes} notes for ${stringCount} strings. Give each string its note, the lowest first.`,
   strungAndTuned: 'Strung and tuned',
   aCommonRange: 'A common range',
+  builtFor: 'Strings it is built for',
   notesTheLowestString: 'Notes, the lowest string first',
-  nutToBridgeIn: 'Nut to bridge, in mm',
-  leaveItEmptyFor: (usualLengthMm: number) => `Leave it empty for the usual ${usualLengthMm} mm; measure for yours.`,
+  nutToBridgeIn: (unit: LengthUnit) => `Nut to bridge, in ${unit}`,
+  leaveItEmptyFor: (usual: string) => `Leave it empty for the usual ${usual}; measure for yours.`,
   aInHz: 'A, in Hz',
   thePlayersHands: 'The player’s hands',
-  diameterOfATuning: 'Diameter of a tuning post, in mm',
+  diameterOfATuning: (unit: LengthUnit) => `Diameter of a tuning post, in ${unit}`,
   itTellsHowMuch: 'It tells how much slack to leave for the wraps.',
-  lengthsOfTheStrings:
-    'Lengths of the strings are taken as on most harps of this range, from memory; pulls are as exact as they are.',
+  lengthsStringByString: 'Lengths, string by string',
+  lengthsOfTheStrings: (unit: LengthUnit) =>
+    `Each in ${unit}, from the knot or the nut to where it stops. One left empty is taken as on most of its kind, from memory; pulls are as exact as the lengths are.`,
+  giveEachItsLength: 'Give each string its length',
+  lengthOf: (name: string) => `Length of ${name}`,
+  usually: (length: string) => `usually ${length}`,
 } as const;
 
 export const SWEAT_TITLES: Readonly<Record<Sweat, string>> = {

@@ -1,0 +1,41 @@
+import { noteOf, type Note } from '../pitch';
+import { mmOfThousandths } from '../units';
+import type { SetPreset, StringPlace, VariantRecord } from './family';
+import { plainString, woundString, type StringSpec, type Winding } from './string-spec';
+
+/** A set and what it is made for; of as many strings as there are notes. */
+export interface MadeFor {
+  notes: readonly Note[];
+  preset: (strings: readonly StringPlace[]) => SetPreset;
+}
+
+/** Semitones by which a set may be farther off than the best one, and still be offered. From memory. */
+const AS_GOOD = 1;
+
+/** Of several sets those that suit the strings there are: of as many strings, and made for notes as near to theirs as any. */
+export function nearestSets(sets: readonly MadeFor[]): VariantRecord['sets'] {
+  return (strings) => {
+    const farthest = ({ notes }: MadeFor) => Math.max(...notes.map((note, at) => Math.abs(note - strings[at]!.note)));
+    const fitting = sets.filter(({ notes }) => notes.length === strings.length);
+    const best = Math.min(...fitting.map(farthest));
+    return fitting.filter((set) => farthest(set) <= best + AS_GOOD).map(({ preset }) => preset(strings));
+  };
+}
+
+/** "47w" is a wound string of .047 in, "10" a plain one of .010. */
+function gauged(text: string, winding: Winding): StringSpec {
+  const mm = mmOfThousandths(Number.parseInt(text, 10));
+  return text.endsWith('w') ? woundString('steel', winding, mm) : plainString('steel', mm);
+}
+
+/**
+ * A set named by its gauges; the wound ones are estimated from them.
+ * @param gauges thousandths of an inch, lowest string first, `w` after those that are wound
+ */
+export function gaugedSet(id: string, title: string, winding: Winding, made: readonly Note[], gauges: string): MadeFor {
+  const strings = gauges.split(' ').map((text) => gauged(text, winding));
+  return { notes: made, preset: () => ({ id, title, strings }) };
+}
+
+/** Notes by name, lowest first. */
+export const notes = (...names: readonly string[]): Note[] => names.map((name) => noteOf(name)!);
