@@ -12,7 +12,7 @@ const facts = usualFacts('violin');
 const schools = schoolsFor('violin');
 const events = tenYears(1, NOW);
 const log = foldLog(events, NOW, 'Europe/Lisbon');
-const situation = assess(facts, log, schools, NOW - 3650 * DAY_MS);
+const situation = assess(facts, log, { schools, observedFrom: NOW - 3650 * DAY_MS });
 const text = JSON.stringify(events.slice(0, 500));
 
 function time(work: () => unknown): number {

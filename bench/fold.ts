@@ -24,10 +24,12 @@ for (const times of [1, 2, 4]) {
   const events = tenYears(times, NOW);
   const text = JSON.stringify(events);
   const opening = performance.now();
-  assess(violin, foldLog(events, NOW, ZONE), SCHOOLS, NOW - 3650 * DAY_MS);
+  assess(violin, foldLog(events, NOW, ZONE), { schools: SCHOOLS, observedFrom: NOW - 3650 * DAY_MS });
   const cold = performance.now() - opening;
   const baseline = time(() => JSON.parse(text) as unknown);
-  const fold = time(() => assess(violin, foldLog(events, NOW, ZONE), SCHOOLS, NOW - 3650 * DAY_MS));
+  const fold = time(() =>
+    assess(violin, foldLog(events, NOW, ZONE), { schools: SCHOOLS, observedFrom: NOW - 3650 * DAY_MS }),
+  );
   if (times === 1) first = fold / events.length;
   const growth = fold / events.length / first;
   console.log(

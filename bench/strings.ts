@@ -63,7 +63,7 @@ const fittings = Array.from({ length: 18 }, (_, at): LogEvent => {
 });
 const log = foldLog([...tenYears(1, NOW), ...fittings], NOW, 'Europe/Lisbon');
 const began = performance.now();
-for (let at = 0; at < INSTRUMENTS; at++) assess(violin, log, schools, NOW - 3650 * DAY_MS);
+for (let at = 0; at < INSTRUMENTS; at++) assess(violin, log, { schools, observedFrom: NOW - 3650 * DAY_MS });
 const learnt = performance.now() - began;
 console.log(
   `learning and windows of ${INSTRUMENTS} instruments with ten years each: ${learnt.toFixed(0)} ms, ` +

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { checkPlain } from './plain';
+import { bowSchema, type SaidBow } from '@tembrin/core/bow';
 import { appointmentSchema, occasionSchema, priceSchema } from '@tembrin/core/year';
 import { ownSetSchema, spareSchema } from '@tembrin/core/strings';
 
@@ -16,6 +17,7 @@ export const cardFactsSchema = z
     z.strictObject({ kind: z.literal('occasion'), facts: occasionSchema }),
     z.strictObject({ kind: z.literal('price'), facts: priceSchema }),
     z.strictObject({ kind: z.literal('appointment'), facts: appointmentSchema }),
+    z.strictObject({ kind: z.literal('bow'), facts: bowSchema }),
   ])
   .superRefine(checkTitle);
 export type CardFacts = z.infer<typeof cardFactsSchema>;
@@ -33,12 +35,17 @@ export const newCardSchema = z
     wanted('occasion', occasionSchema),
     wanted('price', priceSchema),
     wanted('appointment', appointmentSchema),
+    wanted('bow', bowSchema),
   ])
   .superRefine(checkTitle);
 export type NewCard = z.infer<typeof newCardSchema>;
 
 /** A card as it stands. */
 export type Card<K extends CardKind = CardKind> = Extract<CardFacts, { kind: K }> & { id: string; version: number };
+
+/** What was said of the bows among some cards. */
+export const bowsAmong = (cards: readonly Card[]): SaidBow[] =>
+  cards.flatMap((card) => (card.kind === 'bow' ? [{ id: card.id, ...card.facts }] : []));
 
 const version = z.number().int().positive();
 const stored = <K extends CardKind, F extends z.ZodType>(kind: K, facts: F) =>
@@ -50,6 +57,7 @@ export const cardSchema = z.discriminatedUnion('kind', [
   stored('occasion', occasionSchema),
   stored('price', priceSchema),
   stored('appointment', appointmentSchema),
+  stored('bow', bowSchema),
 ]);
 
 /** Most cards one request may put on record, all of them or none. */

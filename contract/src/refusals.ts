@@ -41,6 +41,8 @@ export function refusalSentence(refusal: Refusal, timeZone: string): string {
       return `${refusal.given} strings were described, and ${refusal.wanted} are meant. Choose a set with as many strings as the instrument.`;
     case 'no-bow':
       return 'This instrument is played without a bow.';
+    case 'no-such-bow':
+      return 'There is no such bow any more. Choose another on the instrument’s page.';
     case 'no-such-figure':
       return `${FIGURE_DATA[refusal.figure].title} is not measured on this instrument.`;
     case 'out-of-range': {

@@ -1,12 +1,29 @@
 import { HOUR_MS, startOfLocalDay } from '@tembrin/core/time';
+import { bowsOf } from '@tembrin/core/bow';
+import type { Family } from '@tembrin/core/instruments';
 import type { Doer } from '@tembrin/core/log';
 import type { PlannedItem } from '@tembrin/core/year';
+import { bowsAmong, type Card } from './cards';
 
 export const DOER_TITLES: Readonly<Record<Doer, string>> = {
   self: 'Yourself',
   teacher: 'Teacher',
   workshop: 'Workshop',
 };
+
+/**
+ * What each subject of upkeep is called: an instrument by its name, a bow that came by itself by its own, with that of its home.
+ * @returns names by the id of the instrument or the bow
+ */
+export function subjectNames(
+  instruments: readonly { id: string; name: string; family: Family }[],
+  cards: readonly Card[],
+): ReadonlyMap<string, string> {
+  const names = new Map(instruments.map(({ id, name }) => [id, name]));
+  for (const { id, title, instrumentIds } of bowsOf(instruments, bowsAmong(cards)))
+    if (!names.has(id)) names.set(id, `${names.get(instrumentIds[0]!)!}, ${title ?? 'bow'}`);
+  return names;
+}
 
 /** Why a piece of upkeep stands on its day, in a sentence; the same on a screen and in a calendar. */
 export function plannedWords({ placed, window, day, who, clash }: PlannedItem, timeZone: string): string {

@@ -1,5 +1,6 @@
 import {
   type appointmentSchema,
+  type BowFacts,
   dateOfDay,
   localDay,
   occasionSchema,
@@ -23,6 +24,7 @@ export type DemoCard = { id: string } & (
   | { kind: 'price'; facts: Price }
   | { kind: 'set'; facts: z.infer<typeof ownSetSchema> }
   | { kind: 'appointment'; facts: z.infer<typeof appointmentSchema> }
+  | { kind: 'bow'; facts: BowFacts }
 );
 
 type Owned = InstrumentFacts & { id: string; name: string };

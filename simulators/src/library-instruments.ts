@@ -41,6 +41,8 @@ export interface Habit {
   sweat?: Sweat;
   rehaired?: readonly { daysAgo: number; known?: boolean }[];
   hairLooked?: readonly number[];
+  /** A second bow that rests in the case: when it was rehaired, and its hair looked at. */
+  spareBow?: { title: string; rehaired: number; looked: number };
   checkedUp: readonly number[];
   schools?: SchoolChoices;
   /** Figures of the set-up sheet as they were measured, oldest first. */
@@ -126,6 +128,7 @@ export const SHELF: readonly Habit[] = [
     name: 'Curlew',
     lives: { in: 'ovens', cased: true },
     family: 'viola',
+    setUp: { bodyMm: 406 },
     plays: SCHOOL_DAYS,
     minutes: 38,
     spread: 0.4,
@@ -165,6 +168,7 @@ export const SHELF: readonly Habit[] = [
     ],
     set: 'cello-steel',
     rehaired: [{ daysAgo: 400 }],
+    spareBow: { title: 'The light bow', rehaired: 410, looked: 45 },
     checkedUp: [520, 205],
     measured: [
       ...over('endpin-length', [520, 295], [300, 305], [90, 310]),

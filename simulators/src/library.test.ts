@@ -56,6 +56,7 @@ test('a player could have made every event: each is admitted in its turn', () =>
           facts: instrument,
           events: known.slice(-60),
           hasPlace: () => true,
+          hasBow: () => true,
           has: (id: string) => ids.has(id),
           nowMs: Date.parse(event.occurredAt),
           timeZone: ZONE,
@@ -73,12 +74,10 @@ test('whenever it is opened there are reasons to act and things in good order', 
     const fresh = demoLibrary(moment, ZONE);
     const states: ThreadState[] = fresh.instruments.flatMap((instrument) => {
       const events = fresh.events.filter(({ instrumentId }) => instrumentId === instrument.id);
-      const { threads } = assess(
-        instrument,
-        foldLog(events, moment, ZONE),
-        schoolsFor(instrument.family, fresh.schools, instrument.schools),
-        Date.parse(instrument.addedAt),
-      );
+      const { threads } = assess(instrument, foldLog(events, moment, ZONE), {
+        schools: schoolsFor(instrument.family, fresh.schools, instrument.schools),
+        observedFrom: Date.parse(instrument.addedAt),
+      });
       return byUrgency(threads).map(({ state }) => state);
     });
     for (const [name, part] of [
@@ -91,12 +90,10 @@ test('whenever it is opened there are reasons to act and things in good order', 
         moment,
         ZONE,
       );
-      const { threads } = assess(
-        instrument,
-        log,
-        schoolsFor(instrument.family, fresh.schools, instrument.schools),
-        Date.parse(instrument.addedAt),
-      );
+      const { threads } = assess(instrument, log, {
+        schools: schoolsFor(instrument.family, fresh.schools, instrument.schools),
+        observedFrom: Date.parse(instrument.addedAt),
+      });
       expect(['now', 'soon']).toContain(threads.find((thread) => thread.part === part)!.state);
     }
     for (const state of ['now', 'soon', 'well'] as const) {
@@ -116,6 +113,7 @@ test('it opens on a calm evening: one thing now, two soon; and no day with a cro
       eventsOf: (id) => logs.get(id) ?? [],
       places: new Map(),
       appointments: [],
+      bows: fresh.cards.flatMap((card) => (card.kind === 'bow' ? [{ id: card.id, ...card.facts }] : [])),
       occasions: fresh.cards.flatMap((card) => (card.kind === 'occasion' ? [card.facts] : [])),
       nowMs: moment,
     });
@@ -133,7 +131,10 @@ test('it opens on a calm evening: one thing now, two soon; and no day with a cro
 test('the child’s bow was left tight', () => {
   const wren = library.instruments.find(({ name }) => name === 'Wren')!;
   const log = foldLog(eventsOf(wren.id), NOW, ZONE);
-  const { tension } = assess(wren, log, schoolsFor('violin', library.schools, wren.schools), Date.parse(wren.addedAt));
+  const { tension } = assess(wren, log, {
+    schools: schoolsFor('violin', library.schools, wren.schools),
+    observedFrom: Date.parse(wren.addedAt),
+  });
   expect(tension!.tightSince).toBe(log.sessions.at(-1)!.endedAt);
 });
 
@@ -158,7 +159,7 @@ test('every round of the library was answered to its end, whatever was due that 
         ZONE,
       );
       const schools = schoolsFor(facts.family, fresh.schools, facts.schools);
-      const assessed = assess(facts, log, schools, Date.parse(facts.addedAt));
+      const assessed = assess(facts, log, { schools, observedFrom: Date.parse(facts.addedAt) });
       const session = log.sessions.at(-1)!;
       const records = roundRecords(log, session);
       const left = closingRound(assessed, session.endedAt!)

@@ -65,12 +65,15 @@ export function demoLibrary(nowMs: number, timeZone: string, seed = 0.4142): Dem
     instruments: made.map(({ instrument }) => instrument),
     events: made.flatMap(({ events }) => events),
     air,
-    cards: libraryCards(
-      made.map(({ instrument }) => instrument),
-      nowMs,
-      timeZone,
-      chanceFrom(seed / 3),
-    ),
+    cards: [
+      ...libraryCards(
+        made.map(({ instrument }) => instrument),
+        nowMs,
+        timeZone,
+        chanceFrom(seed / 3),
+      ),
+      ...made.flatMap(({ bows }) => bows),
+    ],
     currency: 'EUR',
   };
 }
@@ -137,8 +140,9 @@ function instrumentHistory(
     add('tuned', fittedAt + hoursOn * HOUR_MS, { string, cents }, dice);
   }
   recordUpkeep(history);
+  const bows = spareBowOf(history, instrument.id, dice);
   recordPlaying(history, chance);
-  return { instrument, events: events.sort((a, b) => (a.occurredAt < b.occurredAt ? -1 : 1)) };
+  return { instrument, bows, events: events.sort((a, b) => (a.occurredAt < b.occurredAt ? -1 : 1)) };
 }
 
 /** Strings go on at this hour of the day. */
@@ -169,6 +173,17 @@ function recordUpkeep({ habit, today, at, add }: History): void {
   for (const { daysAgo, ...measure } of habit.measured ?? []) add('measured', at(today - daysAgo, 13), measure);
   for (const { daysAgo, missed, ...drill } of habit.drills ?? [])
     add('drill-done', at(today - daysAgo, 15), { ...drill, missed: [...missed] });
+}
+
+/** A second bow, with what was done to it. */
+function spareBowOf({ habit, today, at, add }: History, instrumentId: string, dice: Chance): DemoCard[] {
+  if (!habit.spareBow) return [];
+  const { title, rehaired, looked } = habit.spareBow;
+  const bowId = dice.id(at(today - rehaired, 12));
+  add('rehaired', at(today - rehaired, 12), { reason: 'on-record', known: true, bowId }, dice);
+  add('hair-looked-over', at(today - looked, 12), { bowId }, dice);
+  const facts = { title, ownOf: null, instrumentIds: [instrumentId], use: 'seldom', gone: false } as const;
+  return [{ id: bowId, kind: 'bow', facts: { ...facts, instrumentIds: [instrumentId] } }];
 }
 
 /** Sessions with their rosin before and their closing round after. */

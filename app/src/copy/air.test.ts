@@ -69,7 +69,7 @@ test('air warns in the opening round and before the way', () => {
   const log = foldLog([], NOW, 'UTC');
   const schools = schoolsFor('violin');
   const air = airWith((ago) => (ago < 13 * 24 ? 0.27 : 0.55));
-  const situation = assess(facts, log, schools, NOW - 300 * 24 * HOUR_MS, air);
+  const situation = assess(facts, log, { schools, observedFrom: NOW - 300 * 24 * HOUR_MS, air });
   const said = openingRound(situation).flatMap(({ because }) => (because ? [becauseWords(because)] : []));
   expect(said.find((words) => words.includes('pegs will slip'))).toBeDefined();
   expect(said.find((words) => /^Its wood is dry, as at \d\d %/.test(words))).toBeDefined();

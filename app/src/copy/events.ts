@@ -25,6 +25,8 @@ export function eventWords(event: LogEvent, instrument: Instrument | null, timeZ
     case 'step-done':
     case 'step-skipped':
       return `${STEP_NAMES[event.payload.step]}${event.type === 'step-skipped' ? ', skipped' : ''}`;
+    case 'bow-taken':
+      return 'Another bow taken';
     case 'rosined':
       return 'Rosined';
     case 'strings-fitted': {

@@ -68,7 +68,10 @@ function judged(said: Said, age: LogAge) {
   const { days, playing } = LOGS[age];
   const instrument = violin(days);
   const events = [...PART_IDS.flatMap((part) => entries(part, said, days)), ...playing()];
-  const judgement = assess(instrument, foldLog(events, NOW, moment.timeZone), schools, Date.parse(instrument.addedAt));
+  const judgement = assess(instrument, foldLog(events, NOW, moment.timeZone), {
+    schools,
+    observedFrom: Date.parse(instrument.addedAt),
+  });
   return { instrument, ...judgement };
 }
 

@@ -36,7 +36,7 @@ function session(daysAgo: number, hours: number): LogEvent[] {
   return [began, event('session-ended', daysAgo - hours / 24, { sessionId: began.id })];
 }
 function judge(events: LogEvent[], instrument = violin) {
-  return assess(instrument, foldLog(events, NOW, ZONE), schools, Date.parse(instrument.addedAt));
+  return assess(instrument, foldLog(events, NOW, ZONE), { schools, observedFrom: Date.parse(instrument.addedAt) });
 }
 function reason(part: Thread['part'], events: LogEvent[]) {
   return reasonFor(
@@ -196,7 +196,7 @@ describe('the opening round in a line', () => {
   const line = (events: LogEvent[]) => {
     const log = foldLog(events, NOW, ZONE);
     const sides = schoolsFor('cello');
-    return openingWords(openingRound(assess(facts, log, sides, NOW - 300 * DAY_MS)), 'mm');
+    return openingWords(openingRound(assess(facts, log, { schools: sides, observedFrom: NOW - 300 * DAY_MS })), 'mm');
   };
   const slackened = (daysAgo: number, hours = 0.2) => {
     const [began, ended] = session(daysAgo, hours);

@@ -1,3 +1,4 @@
+import { bowsAmong } from '@tembrin/contract';
 import type { Changes, Verdict } from '@/workers/assessor';
 import { loadAssessor } from '@/workers/load';
 import { useAir } from './air';
@@ -95,7 +96,11 @@ export function keepAssessed(): () => void {
   };
   const sendCards = () => {
     const { cards } = useCardStore.getState();
-    post({ appointments: factsOf(cards, 'appointment'), occasions: factsOf(cards, 'occasion') });
+    post({
+      appointments: factsOf(cards, 'appointment'),
+      occasions: factsOf(cards, 'occasion'),
+      bows: bowsAmong(cards ?? []),
+    });
   };
   const sendWatched = () => {
     const { watched } = useAssessmentStore.getState();

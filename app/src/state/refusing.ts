@@ -1,6 +1,8 @@
-import { refusalSentence } from '@tembrin/contract';
+import { bowsAmong, refusalSentence } from '@tembrin/contract';
+import { isBowKnown } from '@tembrin/core/bow';
 import { refusalOf, type LogEvent } from '@tembrin/core/log';
 import { useAir } from './air';
+import { useCardStore } from './cards';
 import { useHousehold } from './household';
 import { useLog } from './log';
 
@@ -11,6 +13,7 @@ import { useLog } from './log';
 export function whyRefused(entries: readonly LogEvent[]): string | null {
   const { household } = useHousehold.getState();
   const { events, complete } = useLog.getState();
+  const { cards } = useCardStore.getState();
   const places = useAir.getState().air?.places;
   const before = new Map<string, LogEvent[]>();
   for (const entry of entries) {
@@ -23,6 +26,8 @@ export function whyRefused(entries: readonly LogEvent[]): string | null {
       facts,
       events: known,
       has: (id) => known.some((event) => event.id === id),
+      // Without the cards nobody can say here.
+      hasBow: (id) => !cards || isBowKnown(id, household.instruments, bowsAmong(cards)),
       hasPlace: (id) => !places || places.some((place) => place.id === id),
       nowMs: Date.now(),
       timeZone: household.timeZone,

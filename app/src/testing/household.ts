@@ -1,4 +1,4 @@
-import type { Card, Household, Instrument } from '@tembrin/contract';
+import { bowsAmong, type Card, type Household, type Instrument } from '@tembrin/contract';
 import { assessHousehold, byInstrument } from '@tembrin/core/assess';
 import { usualFacts, type Family, type Kind } from '@tembrin/core/instruments';
 import type { EventOf, EventType, LogEvent } from '@tembrin/core/log';
@@ -69,6 +69,7 @@ export function openTestHousehold(
     places: new Map(),
     appointments: facts('appointment') as Appointment[],
     occasions: facts('occasion') as Occasion[],
+    bows: bowsAmong(cards),
     nowMs: TONIGHT,
   });
   useHousehold.setState({ status: 'in', household: { ...household, instruments } as unknown as Household });

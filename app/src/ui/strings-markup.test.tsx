@@ -60,6 +60,7 @@ describe('why something stands on its day', () => {
   const noon = Date.parse('2026-06-01T12:00:00Z');
   const item: PlannedItem = {
     instrumentId: 'a',
+    bowId: null,
     part: 'hair',
     who: 'workshop',
     from: 0,

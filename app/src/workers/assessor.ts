@@ -1,5 +1,6 @@
 import type { Air, Household, Instrument, UnsentReading } from '@tembrin/contract';
-import { assessInstrument, assessYear, type Assessment, type KnownPlaces } from '@tembrin/core/assess';
+import type { SaidBow } from '@tembrin/core/bow';
+import { assessInstrument, assessYear, sharersOf, type Assessment, type KnownPlaces } from '@tembrin/core/assess';
 import { HOUR_MS, MINUTE_MS } from '@tembrin/core/time';
 import { placesAir } from '@tembrin/core/air';
 import type { Appointment, Occasion, YearPlan } from '@tembrin/core/year';
@@ -14,6 +15,8 @@ export interface Changes {
   airComing?: boolean;
   appointments?: readonly Appointment[];
   occasions?: readonly Occasion[];
+  /** What was said of its bows. */
+  bows?: readonly SaidBow[];
   /** Events of some instruments: `anew`, these are all there are; otherwise they come to those known. */
   events?: Readonly<Record<string, { anew: boolean; events: readonly LogEvent[] }>>;
   /** Instruments whose events are all there. Told once the log on this device was read. */
@@ -56,6 +59,7 @@ export class Assessor {
   private airComing = false;
   private appointments: readonly Appointment[] = [];
   private occasions: readonly Occasion[] = [];
+  private bows: readonly SaidBow[] = [];
   /** null: nothing is known of the log yet, and nothing is judged. */
   private complete: ReadonlySet<string> | 'all' | null = null;
   private more = false;
@@ -83,6 +87,11 @@ export class Assessor {
     for (const [id, { anew, events: more }] of Object.entries(changes.events ?? {})) {
       this.events.set(id, anew ? [...more] : [...(this.events.get(id) ?? []), ...more]);
       this.stale.add(id);
+      for (const sharer of sharersOf(id, this.household?.instruments ?? [], this.bows)) this.stale.add(sharer);
+    }
+    if (changes.bows && JSON.stringify(changes.bows) !== JSON.stringify(this.bows)) {
+      this.bows = changes.bows;
+      this.allStale();
     }
     if (changes.appointments || changes.occasions) {
       this.appointments = changes.appointments ?? this.appointments;
@@ -157,14 +166,22 @@ export class Assessor {
 
   private judge(instrument: Instrument): void {
     const settings = this.household!;
-    const own = this.events.get(instrument.id) ?? [];
-    const moment = momentFor(own, this.nowMs);
+    const eventsOf = (id: string) => this.events.get(id) ?? [];
+    const sharers = [...sharersOf(instrument.id, settings.instruments, this.bows)];
+    const moment = Math.max(...[instrument.id, ...sharers].map((id) => momentFor(eventsOf(id), this.nowMs)));
     const slot = Math.floor(moment / AIR_SLOT_MS);
     if (this.places?.slot !== slot) {
       const of = this.air ? placesAir(this.air, this.unsent, settings.timeZone, moment) : new Map();
       this.places = { slot, of };
     }
-    const assessment = assessInstrument(instrument, own, settings, this.places.of, this.occasions, moment);
+    const assessment = assessInstrument(instrument, {
+      ...settings,
+      eventsOf,
+      places: this.places.of,
+      occasions: this.occasions,
+      bows: this.bows,
+      nowMs: moment,
+    });
     this.stale.delete(instrument.id);
     const complete = this.isComplete(instrument.id);
     this.verdicts.set(instrument.id, { assessment, complete });

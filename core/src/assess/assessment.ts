@@ -1,8 +1,8 @@
 import { pegTrouble, type AirVerdict, type PegTrouble } from '../air';
-import type { BowTension } from '../bow';
-import type { InstrumentFacts } from '../instruments';
+import type { Bow, BowTension } from '../bow';
+import type { Habit, InstrumentFacts } from '../instruments';
 import type { InstrumentLog } from '../log';
-import { threadOf, threadsOf, type InstrumentAir, type Thread } from '../parts';
+import { bowThreads, threadOf, threadsOf, type InstrumentAir, type Thread } from '../parts';
 import type { Schools } from '../schools';
 import { dayOfDate } from '../time';
 import { paceFrom, type Away, type Pace } from '../wear';
@@ -14,39 +14,88 @@ export interface AirCondition {
   pegs: PegTrouble | null;
 }
 
+/** A bow of a household as it is judged: with what was played with it. */
+export interface PlayedBow {
+  bow: Bow;
+  log: InstrumentLog;
+  /** How much it is played on most days, as far as that was said. */
+  said: Habit | null;
+}
+
+/** Everything computed about one bow. */
+export interface BowAssessment extends PlayedBow {
+  pace: Pace;
+  /** Its hair, the look at it, its rosin; those of which there is something to tell. */
+  threads: Thread[];
+  /** How it stood tight. */
+  tension: BowTension | null;
+}
+
 /** Everything computed about one instrument at one moment: the log's `nowMs`. Plain figures, so that it can be sent about. */
 export interface Assessment<Facts extends InstrumentFacts = InstrumentFacts> {
   facts: Facts;
   schools: Schools;
   log: InstrumentLog;
   pace: Pace;
-  /** Threads in the order of the parts; those it has and of which there is something to tell. */
+  /** Threads in the order of the parts; those it has and of which there is something to tell, the bow's of the one in hand. */
   threads: Thread[];
-  /** How its bow stood tight; null without one. */
+  /** The bows it is played with, the one in hand first; none where it is plucked. */
+  bows: BowAssessment[];
+  /** How the bow in hand stood tight; null without one. */
   tension: BowTension | null;
   /** null where nobody knows its air. */
   air: AirCondition | null;
 }
 
+/** What an instrument is judged from, beside its facts and its log. */
+export interface Basis {
+  schools: Schools;
+  /** When the household began to record this instrument, ms. */
+  observedFrom: number;
+  /** The air it was in; null where nobody knows it. */
+  air?: InstrumentAir | null;
+  /** Days away that are in the calendar, ms. */
+  away?: readonly Away[];
+  /** Its bows, the one in hand first; when left out, the one it came with is the only one. */
+  bows?: readonly PlayedBow[];
+}
+
+/** The bow an instrument came with, where it has no other. */
+function onlyBow(facts: InstrumentFacts, log: InstrumentLog): PlayedBow {
+  const bow: Bow = { id: '', title: null, instrumentIds: [''], use: 'often' };
+  return { bow, log, said: facts.setUp.habit };
+}
+
 /**
  * An instrument's condition and forecast.
  * @param log what `foldLog` gives; its `nowMs` is the moment judged
- * @param observedFrom when the household began to record this instrument, ms
- * @param air the air it was in; null where nobody knows it
- * @param away days away that are in the calendar, ms
  */
 export function assess<Facts extends InstrumentFacts>(
   facts: Facts,
   log: InstrumentLog,
-  schools: Schools,
-  observedFrom: number,
-  air: InstrumentAir | null = null,
-  away: readonly Away[] = [],
+  { schools, observedFrom, air = null, away = [], bows = [onlyBow(facts, log)] }: Basis,
 ): Assessment<Facts> {
   const since = facts.since === null ? null : dayOfDate(facts.since);
-  const pace = paceFrom(log, { observedFrom, said: facts.setUp.habit, since, away });
-  const threads = threadsOf({ facts, log, schools, pace, air });
-  const tension = threadOf(threads, 'hair')?.tension ?? null;
+  const basis = { observedFrom, since, away };
+  const pace = paceFrom(log, { ...basis, said: facts.setUp.habit });
+  const judged = bows.map((played): BowAssessment => {
+    // A bow that is the only one is played as the instrument is.
+    const own =
+      played.log === log && played.said === facts.setUp.habit
+        ? pace
+        : paceFrom(played.log, { ...basis, said: played.said });
+    const threads = bowThreads({ facts, log: played.log, schools, pace: own, air });
+    return { ...played, pace: own, threads, tension: threadOf(threads, 'hair')?.tension ?? null };
+  });
+  const inHand = judged[0];
+  const threads = threadsOf({ facts, log, schools, pace, air }, inHand?.threads ?? []);
   const around = air && { verdict: air.verdict, pegs: pegTrouble(air.samples, air.holdMs, log.nowMs) };
-  return { facts, schools, log, pace, threads, tension, air: around };
+  const tension = inHand?.tension ?? null;
+  const isPlucked = judged.every((bow) => bow.threads.length === 0);
+  return { facts, schools, log, pace, threads, bows: isPlucked ? [] : judged, tension, air: around };
+}
+
+/** The log of the bow in hand, where it is played with one; else its own. */
+export function bowLogOf({ bows, log }: Pick<Assessment, 'bows' | 'log'>): InstrumentLog {
+  return bows[0]?.log ?? log;
 }

@@ -1,10 +1,11 @@
 import { instrumentAir, type PlaceAir } from '../air';
-import { schoolsFor, type InstrumentFacts } from '../instruments';
-import { foldLog, type LogEvent } from '../log';
-import { dueItems } from '../parts';
+import { bowInHand, bowLog, bowsFor, bowsOf, type Bow, type Bowed, type SaidBow } from '../bow';
+import { HABIT_HOURS, isBowed, schoolsFor, type Habit, type InstrumentFacts } from '../instruments';
+import { foldLog, type InstrumentLog, type LogEvent } from '../log';
+import { dueItems, isOnBow, type DueItem } from '../parts';
 import type { SchoolChoices } from '../schools';
 import { daysAway, yearPlan, type Appointment, type Occasion, type YearPlan } from '../year';
-import { assess, type Assessment } from './assessment';
+import { assess, type Assessment, type PlayedBow } from './assessment';
 
 /** An instrument of a household. */
 export type OwnInstrument = InstrumentFacts & {
@@ -23,25 +24,96 @@ export interface HouseholdSettings {
 /** Places of a household by id, with their air as it is known; empty where nothing is. */
 export type KnownPlaces = ReadonlyMap<string, PlaceAir>;
 
+/** Everything a household is judged from. */
+export interface HouseholdQuestion<I extends OwnInstrument> extends HouseholdSettings {
+  instruments: readonly I[];
+  /** Events by the instrument they are about, in any order; those dated later than `nowMs` do not count yet. */
+  eventsOf: (instrumentId: string) => readonly LogEvent[];
+  places: KnownPlaces;
+  appointments: readonly Appointment[];
+  /** What the player's calendar holds: holidays are pauses that are known. */
+  occasions: readonly Occasion[];
+  /** What was said of its bows. */
+  bows: readonly SaidBow[];
+  /** The moment judged, ms since 1970-01-01T00:00Z. */
+  nowMs: number;
+}
+
+type Question<I extends OwnInstrument> = Omit<HouseholdQuestion<I>, 'appointments'>;
+
 /**
- * One instrument of a household, judged from its log, the household's settings and the air, at a moment.
- * The one entry for app and server.
- * @param events its events, in any order
- * @param occasions what the player's calendar holds: holidays are pauses that are known
- * @param nowMs ms since 1970-01-01T00:00Z; events dated later do not count yet
+ * Other instruments whose logs a judgement of one rests on: those that a bow of its is played on too.
+ * @returns ids, without its own
  */
-export function assessInstrument<I extends OwnInstrument>(
-  instrument: I,
-  events: readonly LogEvent[],
-  { timeZone, schools }: HouseholdSettings,
-  places: KnownPlaces,
-  occasions: readonly Occasion[],
-  nowMs: number,
-): Assessment<I> {
-  const log = foldLog(events, nowMs, timeZone);
+export function sharersOf(
+  instrumentId: string,
+  instruments: readonly OwnInstrument[],
+  said: readonly SaidBow[],
+): ReadonlySet<string> {
+  const shared = bowsFor(instrumentId, bowsOf(instruments, said)).flatMap(({ instrumentIds }) => instrumentIds);
+  return new Set(shared.filter((id) => id !== instrumentId));
+}
+
+/** The bow an instrument is played with where nobody said: its own, or the first it has. */
+const usualBowOf = (id: string, bows: readonly Bow[]) => bowsFor(id, bows)[0]?.id ?? id;
+
+/** How much a bow is played, as far as that was said: a spare little, any other as much as the instrument that is played most. */
+function saidOf({ use, instrumentIds }: Bow, instruments: readonly OwnInstrument[]): Habit | null {
+  if (use === 'seldom') return 'minutes';
+  const habits = instruments.flatMap(({ id, setUp }) => (instrumentIds.includes(id) ? (setUp.habit ?? []) : []));
+  return habits.sort((a, b) => HABIT_HOURS[b] - HABIT_HOURS[a])[0] ?? null;
+}
+
+/** The bows of an instrument with what was played with each, the one in hand first. */
+function playedBows<I extends OwnInstrument>(instrument: I, log: InstrumentLog, question: Question<I>): PlayedBow[] {
+  const { instruments, bows: said, eventsOf, nowMs, timeZone } = question;
+  if (!isBowed(instrument.family)) return [];
+  const all = bowsOf(instruments, said);
+  const logs = new Map([[instrument.id, log]]);
+  const bowedAt = (id: string): Bowed => {
+    const known = logs.get(id) ?? foldLog(eventsOf(id), nowMs, timeZone);
+    logs.set(id, known);
+    return { log: known, usualBow: usualBowOf(id, all) };
+  };
+  const own = bowsFor(instrument.id, all);
+  const inHand = bowInHand(bowedAt(instrument.id));
+  const ordered = [...own.filter(({ id }) => id === inHand), ...own.filter(({ id }) => id !== inHand)];
+  return ordered.map((bow) => ({
+    bow,
+    log: bowLog(bow.id, bow.instrumentIds.map(bowedAt) as [Bowed, ...Bowed[]]),
+    said: saidOf(bow, instruments),
+  }));
+}
+
+/**
+ * One instrument of a household, judged from its log, its bows', the household's settings and the air, at a moment.
+ * The one entry for app and server.
+ */
+export function assessInstrument<I extends OwnInstrument>(instrument: I, question: Question<I>): Assessment<I> {
+  const { timeZone, schools, places, occasions, nowMs, eventsOf } = question;
+  const log = foldLog(eventsOf(instrument.id), nowMs, timeZone);
   const sides = schoolsFor(instrument.family, schools, instrument.schools);
-  const air = instrumentAir(instrument, sides.air, log, places);
-  return assess(instrument, log, sides, Date.parse(instrument.addedAt), air, daysAway(occasions, instrument.id, log));
+  return assess(instrument, log, {
+    schools: sides,
+    observedFrom: Date.parse(instrument.addedAt),
+    air: instrumentAir(instrument, sides.air, log, places),
+    away: daysAway(occasions, instrument.id, log),
+    bows: playedBows(instrument, log, question),
+  });
+}
+
+/** What comes due of an instrument, and of the bows that are at home with it. */
+export function dueOfInstrument(assessment: Assessment<OwnInstrument>): DueItem[] {
+  const { facts, threads, bows } = assessment;
+  const own = threads.filter(({ part }) => !isOnBow(part));
+  return [
+    ...dueItems(facts.id, null, own, assessment),
+    ...bows.flatMap(({ bow, threads: onBow, log, pace }) =>
+      bow.instrumentIds[0] === facts.id
+        ? dueItems(facts.id, bow.id === facts.id ? null : bow.id, onBow, { ...assessment, log, pace })
+        : [],
+    ),
+  ];
 }
 
 /** The year of a household from the assessments of all its instruments and what stands on its cards. */
@@ -52,29 +124,15 @@ export function assessYear(
   nowMs: number,
   timeZone: string,
 ): YearPlan {
-  const items = assessments.flatMap((assessment) => dueItems(assessment.facts.id, assessment.threads, assessment));
-  return yearPlan(items, appointments, occasions, nowMs, timeZone);
-}
-
-/** Everything a household is judged from. */
-export interface HouseholdQuestion<I extends OwnInstrument> extends HouseholdSettings {
-  instruments: readonly I[];
-  /** Events by the instrument they are about. */
-  eventsOf: (instrumentId: string) => readonly LogEvent[];
-  places: KnownPlaces;
-  appointments: readonly Appointment[];
-  occasions: readonly Occasion[];
-  nowMs: number;
+  return yearPlan(assessments.flatMap(dueOfInstrument), appointments, occasions, nowMs, timeZone);
 }
 
 /** A whole household: every instrument, and its year. */
 export function assessHousehold<I extends OwnInstrument>(
   question: HouseholdQuestion<I>,
 ): { assessments: Assessment<I>[]; year: YearPlan } {
-  const { instruments, eventsOf, places, appointments, occasions, nowMs, timeZone } = question;
-  const assessments = instruments.map((instrument) =>
-    assessInstrument(instrument, eventsOf(instrument.id), question, places, occasions, nowMs),
-  );
+  const { instruments, appointments, occasions, nowMs, timeZone } = question;
+  const assessments = instruments.map((instrument) => assessInstrument(instrument, question));
   return { assessments, year: assessYear(assessments, appointments, occasions, nowMs, timeZone) };
 }
 

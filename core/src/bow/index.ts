@@ -1,5 +1,7 @@
+export * from './bows';
 export * from './gap';
 export * from './hair';
+export * from './in-hand';
 export * from './rosin';
 export * from './rosin-guides';
 export * from './stretch';

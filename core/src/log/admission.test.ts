@@ -15,6 +15,7 @@ function context(
   return {
     facts: { family: 'violin', since: '2026-01-01', stringCount: 4, ...facts },
     events,
+    hasBow: () => true,
     hasPlace: () => true,
     has: (id) => events.some((each) => each.id === id),
     nowMs: NOW,

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { FIGURE_DATA, FIGURES, isMeasured, recordOf, type Figure } from '../instruments';
+import { ofBow, type OfBow } from './bow-events';
 import type { KnownMark, Mark } from './primitives';
 import { always, type Topic } from './topic';
 
@@ -9,11 +10,11 @@ export const carePayloads = {
   /** The pedals or levers of a harp were regulated. */
   regulated: z.strictObject({ known: z.boolean() }),
   /** A figure of the set-up sheet; lengths in mm. */
-  measured: z.strictObject({ figure: z.enum(FIGURES), value: z.number().min(0).max(1000) }),
+  measured: z.strictObject({ figure: z.enum(FIGURES), value: z.number().min(0).max(1000), ...ofBow }),
 } as const;
 
 /** A figure of the set-up sheet as it was measured. */
-export interface Measure extends Mark {
+export interface Measure extends Mark, OfBow {
   figure: Figure;
   value: number;
 }
@@ -36,12 +37,14 @@ export const careTopic: Topic<keyof typeof carePayloads, CareLists> = {
       fold: ({ regulations }, mark, { payload }) => void regulations.push({ ...mark, ...payload }),
     },
     measured: {
-      admit: ({ payload: { figure, value } }, _at, { facts }) => {
+      admit: ({ payload: { figure, value, bowId } }, _at, { facts, hasBow }) => {
         const { least, most } = FIGURE_DATA[figure];
         if (!isMeasured(figure, facts.family)) return { code: 'no-such-figure', figure };
+        if (bowId !== undefined && !hasBow(bowId)) return { code: 'no-such-bow' };
         return value < least || value > most ? { code: 'out-of-range', figure } : null;
       },
-      fold: ({ measures }, mark, { payload }) => void measures.push({ ...mark, ...payload }),
+      fold: ({ measures }, mark, { payload: { figure, value, bowId } }) =>
+        void measures.push({ ...mark, figure, value, bowId: bowId ?? null }),
     },
   },
 };

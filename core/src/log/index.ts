@@ -16,6 +16,7 @@ export {
   type TuningMark,
 } from './string-events';
 export type { Move, Weighing } from './air-events';
+export type { OfBow } from './bow-events';
 export type { Measure } from './care-events';
 export { SESSION_TYPES } from './session-events';
 export * from './sessions';

@@ -13,6 +13,7 @@ export type Refusal =
   | { code: 'no-such-string'; stringCount: number }
   | { code: 'set-does-not-fit'; wanted: number; given: number }
   | { code: 'no-bow' }
+  | { code: 'no-such-bow' }
   | { code: 'no-such-figure'; figure: Figure }
   | { code: 'out-of-range'; figure: Figure }
   | { code: 'no-action' }
@@ -27,6 +28,8 @@ export interface AdmissionContext {
   has: (eventId: string) => boolean;
   /** Whether the household has a place with this id. */
   hasPlace: (placeId: string) => boolean;
+  /** Whether the household has a bow with this id. */
+  hasBow: (bowId: string) => boolean;
   nowMs: number;
   timeZone: string;
 }

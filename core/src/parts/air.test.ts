@@ -31,7 +31,8 @@ function airWith(rh: number, heating: InstrumentAir['heating'] = null): Instrume
   };
 }
 const judge = (events: LogEvent[], air: InstrumentAir | null) =>
-  assess(facts, foldLog(events, NOW, 'UTC'), schoolsFor('violin'), NOW - 300 * DAY_MS, air).threads;
+  assess(facts, foldLog(events, NOW, 'UTC'), { schools: schoolsFor('violin'), observedFrom: NOW - 300 * DAY_MS, air })
+    .threads;
 const part = (threads: ReturnType<typeof judge>, id: string) => threads.find((thread) => thread.part === id)!;
 
 const strings = event('strings-fitted', NOW - 200 * DAY_MS, { strings: null, reason: 'worn', known: true });

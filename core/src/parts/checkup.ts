@@ -63,6 +63,7 @@ export function checkupThread({ facts, log, schools, air }: PartContext): Checku
 /** The visit to the luthier. */
 export const checkupPart = {
   name: 'Checkup',
+  onBow: false,
   has: () => true,
   events: ['checked-up'],
   thread: checkupThread,

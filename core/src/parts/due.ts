@@ -7,6 +7,8 @@ import type { ThreadState } from './thread';
 /** A piece of upkeep that comes due. Plain figures, so that it can be sent about. */
 export interface DueItem {
   instrumentId: string;
+  /** The bow whose part it is, where that is not the one the instrument came with. */
+  bowId: string | null;
   part: DatedPart;
   who: Doer;
   /** Beginning of its life, ms. */
@@ -23,8 +25,20 @@ export interface DueItem {
 /** Days more that the cautious school leaves before a performance. From memory. */
 const CAUTION_DAYS = 3;
 
-/** What comes due on one instrument, with what putting each off costs. */
-export function dueItems(instrumentId: string, threads: readonly Thread[], context: DueContext): DueItem[] {
+/** What an item is about: the bow, or the instrument. */
+export const subjectOf = ({ instrumentId, bowId }: { instrumentId: string; bowId?: string | null }): string =>
+  bowId ?? instrumentId;
+
+/**
+ * What comes due of some parts, with what putting each off costs.
+ * @param bowId the bow they are on; null for the instrument's parts, and for the bow it came with
+ */
+export function dueItems(
+  instrumentId: string,
+  bowId: string | null,
+  threads: readonly Thread[],
+  context: DueContext,
+): DueItem[] {
   const caution = context.schools.beforePlaying === 'A' ? CAUTION_DAYS : 0;
   return threads.flatMap((thread): DueItem[] => {
     const { window, from, state, part } = thread;
@@ -35,6 +49,7 @@ export function dueItems(instrumentId: string, threads: readonly Thread[], conte
     return [
       {
         instrumentId,
+        bowId,
         part,
         who: due.doer(context),
         from,

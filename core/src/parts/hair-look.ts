@@ -39,6 +39,7 @@ export function hairLookThread({ log, pace }: PartContext): HairLookThread | nul
 /** The yearly look at the hair. */
 export const hairLookPart = {
   name: 'Hair look',
+  onBow: true,
   has: ({ family }) => isBowed(family),
   events: ['hair-looked-over', 'rehaired'],
   thread: hairLookThread,

@@ -37,6 +37,8 @@ export interface PartDue<T> {
 export interface PartRecord<Id extends string, T extends ThreadBase & { part: Id }> {
   /** "Bow hair" */
   name: string;
+  /** Whether it is a part of the bow, and goes with it. */
+  onBow: boolean;
   has: (facts: InstrumentFacts) => boolean;
   /** Events its thread is reckoned from, beside playing. */
   events: readonly EventType[];

@@ -62,9 +62,26 @@ export function partsOf(facts: InstrumentFacts): PartId[] {
   return PART_IDS.filter((id) => PARTS[id].has(facts));
 }
 
-/** The threads of an instrument: those parts it has and of which there is something to tell. */
-export function threadsOf(context: PartContext): Thread[] {
-  return partsOf(context.facts).flatMap((id) => (PARTS[id].thread(context) as Thread | null) ?? []);
+/** Whether a part is on the bow, and goes with it. */
+export function isOnBow(id: PartId): boolean {
+  return PARTS[id].onBow;
+}
+
+/**
+ * The threads of an instrument: those parts it has and of which there is something to tell.
+ * @param ofBow those of the bow in hand
+ */
+export function threadsOf(context: PartContext, ofBow: readonly Thread[]): Thread[] {
+  return partsOf(context.facts).flatMap((id): Thread | [] =>
+    isOnBow(id) ? (ofBow.find(({ part }) => part === id) ?? []) : ((PARTS[id].thread(context) as Thread | null) ?? []),
+  );
+}
+
+/** The threads of a bow. @param context with the bow's own log and pace */
+export function bowThreads(context: PartContext): Thread[] {
+  return partsOf(context.facts).flatMap((id): Thread | [] =>
+    isOnBow(id) ? ((PARTS[id].thread(context) as Thread | null) ?? []) : [],
+  );
 }
 
 /** The thread of one part; undefined where there is none. */

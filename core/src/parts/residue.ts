@@ -44,6 +44,7 @@ export function residueThread({ facts, log }: Pick<PartContext, 'facts' | 'log'>
 /** What playing leaves on wood and strings. */
 export const residuePart = {
   name: 'Residue',
+  onBow: false,
   has: () => true,
   events: ['step-done'],
   thread: residueThread,

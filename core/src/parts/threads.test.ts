@@ -20,7 +20,7 @@ function threadsOf(
   facts: InstrumentFacts = usualFacts('violin'),
   schools: Schools = schoolsFor(facts.family),
 ) {
-  const { threads } = assess(facts, foldLog(events, NOW, 'Europe/Lisbon'), schools, ago(300));
+  const { threads } = assess(facts, foldLog(events, NOW, 'Europe/Lisbon'), { schools, observedFrom: ago(300) });
   return threads;
 }
 function part<P extends PartId>(threads: readonly Thread[], id: P): Extract<Thread, { part: P }> {

@@ -1,4 +1,4 @@
-import type { Assessment } from '../assess';
+import { bowLogOf, type Assessment } from '../assess';
 import { CAR_GAIN_C, GLUE_SOFTENS_C, type AirVerdict } from '../air';
 import { hairStretch, rosinVerdict, STRETCHED_TURNS, type RosinVerdict } from '../bow';
 import { residueOf, rungFor, type Rung, type ZoneResidue } from '../care';
@@ -23,7 +23,7 @@ import { PACKING_STEPS, type PackingStepId } from './packing-steps';
 import { stepsFor, type StepData } from './step';
 
 /** What a round is composed from: an instrument as it was judged at one moment. */
-export type Situation = Pick<Assessment, 'facts' | 'schools' | 'log' | 'threads' | 'tension' | 'air'>;
+export type Situation = Pick<Assessment, 'facts' | 'schools' | 'log' | 'threads' | 'bows' | 'tension' | 'air'>;
 
 /** Why a step is there today, or stands out. */
 export type Because =
@@ -57,17 +57,18 @@ export interface RoundStep<Id extends string = string> {
 
 function roundStep<Id extends string>(
   data: StepData<Id>,
-  { facts, log }: Situation,
+  situation: Situation,
   because: Because | null,
   emphasised = false,
 ): RoundStep<Id> {
+  const { facts } = situation;
   return {
     step: data.id,
     data,
     because,
     who: data.adult && facts.setUp.player === 'child' ? 'adult' : 'player',
     emphasised,
-    measure: data.figure ? lastMeasure(log, data.figure) : null,
+    measure: data.figure ? lastMeasure(bowLogOf(situation), data.figure) : null,
   };
 }
 
@@ -126,10 +127,11 @@ const STRETCH_NEWS_DAYS = 14;
 const ASKED_SESSIONS = 10;
 
 /** Why a bow is tightened with care today. */
-function tightenBecause({ log, tension }: Situation): Because | null {
+function tightenBecause(situation: Situation): Because | null {
+  const { log, tension } = situation;
   const hours = tension?.tightSince == null ? 0 : (log.nowMs - tension.tightSince) / HOUR_MS;
   if (hours >= 1) return { code: 'left-tight', hours };
-  const stretch = hairStretch(log);
+  const stretch = hairStretch(bowLogOf(situation));
   const news = stretch !== null && daysBetween(stretch.at, log.nowMs) < STRETCH_NEWS_DAYS;
   return news && stretch.turns - stretch.before >= STRETCHED_TURNS
     ? { code: 'more-turns', turns: stretch.turns, before: stretch.before }
@@ -171,7 +173,7 @@ const hasGlance = ({ family, setUp }: InstrumentFacts) =>
 function ownBecause(step: StepData<OpeningStepId>, situation: Situation): Because | null {
   switch (step.id) {
     case 'rosin': {
-      const verdict = rosinVerdict(situation.log);
+      const verdict = rosinVerdict(bowLogOf(situation));
       return verdict.kind === 'enough' ? null : { code: 'rosin', verdict };
     }
     case 'tighten':

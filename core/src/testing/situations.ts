@@ -28,7 +28,7 @@ export function situation(
   schools: Schools = schoolsFor(facts.family, {}, facts.schools),
 ): Assessment {
   const log = foldLog(events, NOW, 'UTC');
-  return assess(facts, log, schools, NOW - 300 * DAY_MS);
+  return assess(facts, log, { schools, observedFrom: NOW - 300 * DAY_MS });
 }
 export const ids = <Id extends string>(steps: readonly { step: Id }[]) => steps.map(({ step }) => step);
 export const steps = (facts: InstrumentFacts, schools?: Schools) => ids(closingRound(situation(facts, [], schools)));

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { DOERS, type Doer } from '../log';
-import { DATED_PARTS, dueOf, type DatedPart, type Thread } from '../parts';
+import { DATED_PARTS, dueOf, subjectOf, type DatedPart, type Thread } from '../parts';
 import { DAY_MS, MONTH_DAYS } from '../time';
 import { factorAt, lifeFactor, type Life, type Pace } from '../wear';
 import type { PlannedItem } from './plan';
@@ -26,6 +26,8 @@ export const priceSchema = z
     part: z.enum(DATED_PARTS),
     by: z.enum(DOERS),
     instrumentId: z.uuid().toLowerCase(),
+    /** The bow it is for; left out or null: the instrument's own. */
+    bowId: z.uuid().toLowerCase().nullable().optional(),
     low: amount,
     high: amount,
   })
@@ -41,6 +43,7 @@ export interface Range {
 /** What one part of one instrument will cost in the year ahead. */
 export interface PartCost {
   instrumentId: string;
+  bowId: string | null;
   part: DatedPart;
   who: Doer;
   /** How often it comes in the year: at least, likely, at most. */
@@ -95,22 +98,23 @@ const middleOf = ({ low, high }: Price) => (low + high) / 2;
  */
 export function yearCosts(
   items: readonly PlannedItem[],
-  assessmentOf: (instrumentId: string) => { threads: readonly Thread[]; pace: Pace } | undefined,
+  assessmentOf: (item: PlannedItem) => { threads: readonly Thread[]; pace: Pace } | undefined,
   prices: readonly Price[],
   nowMs: number,
 ): PartCost[] {
   const priced = items.filter(({ part }) => !dueOf(part).free);
   return priced.map((item) => {
-    const { instrumentId, part, who } = item;
-    const assessment = assessmentOf(instrumentId);
+    const { instrumentId, bowId, part, who } = item;
+    const assessment = assessmentOf(item);
     const thread = assessment?.threads.find((each) => each.part === part);
     const times = timesOf(item, thread, assessment?.pace.hoursPerDay ?? 0, nowMs);
     const price = (by: Doer) =>
-      prices.find((each) => each.part === part && each.by === by && each.instrumentId === instrumentId);
+      prices.find((each) => each.part === part && each.by === by && subjectOf(each) === subjectOf(item));
     const mine = price(who);
     const [self, shop] = [price('self'), price('workshop')];
     return {
       instrumentId,
+      bowId,
       part,
       who,
       times,

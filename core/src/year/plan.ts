@@ -1,4 +1,4 @@
-import type { DueItem } from '../parts';
+import { subjectOf, type DueItem } from '../parts';
 import { dayOfDate, HOUR_MS, localDay, SECOND_MS, startOfLocalDay, type LocalDay } from '../time';
 import { chanceBy } from '../wear';
 import type { Appointment } from './appointments';
@@ -102,8 +102,8 @@ function placeItem(
 ): Placing {
   const zones = quietZones(due, spans);
   const own = appointments.find(
-    ({ instrumentId, part, lifeFrom }) =>
-      instrumentId === due.instrumentId && part === due.part && Math.abs(lifeFrom - due.from) < SECOND_MS,
+    (each) =>
+      subjectOf(each) === subjectOf(due) && each.part === due.part && Math.abs(each.lifeFrom - due.from) < SECOND_MS,
   );
   const item = own?.by ? { ...due, who: own.by } : due;
   const made = (at: LocalDay, placed: Placed, clash: OccasionSpan | null = null): Placing => ({

@@ -31,6 +31,7 @@ const inDays = (days: number) => NOW + days * DAY_MS;
 
 const item = (more: Partial<DueItem> = {}): DueItem => ({
   instrumentId: VIOLIN,
+  bowId: null,
   part: 'strings',
   who: 'self',
   from: NOW - 200 * DAY_MS,
@@ -162,10 +163,10 @@ describe('what comes due', () => {
     event('checked-up', NOW - 100 * DAY_MS, { known: true }),
   ];
   const log = foldLog(events, NOW, 'UTC');
-  const assessed = assess(facts, log, schoolsFor('violin'), NOW - 300 * DAY_MS);
+  const assessed = assess(facts, log, { schools: schoolsFor('violin'), observedFrom: NOW - 300 * DAY_MS });
 
   test('is strings, hair, the look at it and checkup, with who does it and what putting it off costs', () => {
-    const items = dueItems(VIOLIN, assessed.threads, under(assessed, 'A'));
+    const items = dueItems(VIOLIN, null, assessed.threads, under(assessed, 'A'));
     expect(items.map(({ part, who }) => [part, who])).toEqual([
       ['strings', 'teacher'],
       ['hair', 'workshop'],
@@ -177,13 +178,13 @@ describe('what comes due', () => {
       expect(chanceBy(outlook, window.middle)).toBeCloseTo(0.5, 1);
       expect(chanceBy(outlook, window.late)).toBeCloseTo(0.9, 1);
     }
-    const bold = dueItems(VIOLIN, assessed.threads, under(assessed, 'B'));
+    const bold = dueItems(VIOLIN, null, assessed.threads, under(assessed, 'B'));
     expect(items[0]!.keepsClear).toBeGreaterThan(bold[0]!.keepsClear);
     expect(bold[0]!.keepsClear).toBe(bold[0]!.settles);
   });
 
   test('what it will cost counts the changes a year holds, and invents no price', () => {
-    const { items } = plan(dueItems(VIOLIN, assessed.threads, under(assessed, 'A')));
+    const { items } = plan(dueItems(VIOLIN, null, assessed.threads, under(assessed, 'A')));
     const prices: Price[] = [
       { part: 'strings', by: 'teacher', instrumentId: VIOLIN, low: 40, high: 60 },
       { part: 'strings', by: 'self', instrumentId: VIOLIN, low: 30, high: 30 },
@@ -223,8 +224,8 @@ test('checkups come twice a year by the six-month rule', () => {
     NOW,
     'UTC',
   );
-  const assessed = assess(facts, log, schoolsFor('cello'), NOW - 200 * DAY_MS);
-  const { items } = plan(dueItems(VIOLIN, assessed.threads, under(assessed, 'A')));
+  const assessed = assess(facts, log, { schools: schoolsFor('cello'), observedFrom: NOW - 200 * DAY_MS });
+  const { items } = plan(dueItems(VIOLIN, null, assessed.threads, under(assessed, 'A')));
   const costs = yearCosts(items, () => assessed, [], NOW);
   expect(costs.find(({ part }) => part === 'checkup')!.times.middle).toBe(2);
 });

@@ -1,16 +1,19 @@
 import {
+  isBowKnown,
   logEventSchema,
   referredTo,
   refusalOf,
   SESSION_TYPES,
   type AdmissionContext,
   type EventType,
+  type Family,
   type LogEvent,
 } from '@tembrin/core';
-import { refusalSentence, type EventOutcome, type Problem } from '@tembrin/contract';
+import { bowsAmong, refusalSentence, type EventOutcome, type Problem } from '@tembrin/contract';
 import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import { invalid, problem } from '../problems/problems';
+import { CardScope } from './cards';
 import { eventColumns, eventOf, instrumentOf } from './rows';
 import type { HouseholdScope } from './scope';
 
@@ -23,10 +26,11 @@ const decidesSessions = (type: EventType) => (SESSION_TYPES as readonly EventTyp
  * @returns one outcome each, in the same order
  */
 export async function appendEvents(
-  { models }: Database,
+  database: Database,
   scope: HouseholdScope,
   posted: readonly unknown[],
 ): Promise<EventOutcome[]> {
+  const { models } = database;
   const parsed = posted.map((value) => logEventSchema.safeParse(value));
   const events = parsed.flatMap((result) => (result.success ? [result.data] : []));
 
@@ -34,6 +38,10 @@ export async function appendEvents(
     const receivedAt = new Date();
     const instruments = await scope.instrumentRows(transaction);
     const places = events.some(({ type }) => type === 'moved') ? await placesOf(models, scope, transaction) : new Set();
+    const said = events.some(({ payload }) => 'bowId' in payload)
+      ? bowsAmong(await new CardScope(database, scope).cards(transaction))
+      : [];
+    const bowed = [...instruments.values()].map(({ id, family }) => ({ id, family: family as Family }));
     const ids = events.flatMap((event) => [event.id, ...referredTo(event)]);
     const rows = await models.Event.findAll({ where: scope.where({ id: { [Op.in]: ids } }), transaction, raw: true });
     const stored = new Map(rows.map((row) => [row.id, eventOf(row)]));
@@ -63,6 +71,7 @@ export async function appendEvents(
         facts: instrumentOf(row),
         events: known ?? [],
         hasPlace: (placeId) => places.has(placeId),
+        hasBow: (bowId) => isBowKnown(bowId, bowed, said),
         has: (eventId) => stored.get(eventId)?.instrumentId === event.instrumentId,
         nowMs: receivedAt.getTime(),
         timeZone: household.timeZone,

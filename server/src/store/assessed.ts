@@ -1,5 +1,5 @@
 import { assessHousehold, byInstrument, placesAir, type LogEvent, type YearPlan } from '@tembrin/core';
-import type { Card, CardKind, Instrument } from '@tembrin/contract';
+import { bowsAmong, subjectNames, type Card, type CardKind } from '@tembrin/contract';
 import type { Database } from '../database/connect';
 import { AirScope } from './air/air-scope';
 import { CardScope } from './cards';
@@ -17,7 +17,7 @@ export async function assessedYear(
   database: Database,
   scope: HouseholdScope,
   nowMs: number,
-): Promise<{ plan: YearPlan; instruments: Instrument[]; timeZone: string; name: string }> {
+): Promise<{ plan: YearPlan; names: ReadonlyMap<string, string>; timeZone: string; name: string }> {
   const [household, events, air, cards] = await Promise.all([
     scope.household(),
     wholeLog(database, scope),
@@ -34,9 +34,10 @@ export async function assessedYear(
     places: placesAir(air, [], timeZone, nowMs),
     appointments: factsOf(cards, 'appointment'),
     occasions: factsOf(cards, 'occasion'),
+    bows: bowsAmong(cards),
     nowMs,
   });
-  return { plan: year, instruments, timeZone, name };
+  return { plan: year, names: subjectNames(instruments, cards), timeZone, name };
 }
 
 /** What stands on the cards of one kind. */

@@ -1,5 +1,5 @@
 import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
-import { dueOf, HOUR_MS, localDay, startOfLocalDay, type LocalDay, type PlannedItem } from '@tembrin/core';
+import { dueOf, HOUR_MS, localDay, startOfLocalDay, type LocalDay, type PlannedItem, subjectOf } from '@tembrin/core';
 import { API_ROOT, overdueWords, plannedWords } from '@tembrin/contract';
 import { Op } from 'sequelize';
 import type { Database } from '../database/connect';
@@ -26,11 +26,10 @@ export class CalendarScope {
    * all of it in one transaction, so that two readers never tell different stories.
    */
   async text(published: boolean, now = new Date()): Promise<string> {
-    const { plan, instruments, timeZone, name } = await assessedYear(this.database, this.scope, now.getTime());
-    const names = new Map(instruments.map((instrument) => [instrument.id, instrument.name]));
+    const { plan, names, timeZone, name } = await assessedYear(this.database, this.scope, now.getTime());
     const today = localDay(now.getTime(), timeZone);
     const wanted = new Map(
-      plan.items.map((item) => [uidOf(item), { item, name: names.get(item.instrumentId) ?? '' }] as const),
+      plan.items.map((item) => [uidOf(item), { item, name: names.get(subjectOf(item)) ?? '' }] as const),
     );
     const factsFor = (uid: string, before: EntryFacts | null): EntryFacts | undefined => {
       const due = wanted.get(uid);
@@ -129,8 +128,9 @@ export async function calendarAt(database: Database, secret: string, key: string
 }
 
 /** Stays the same as long as the part's life does. */
-function uidOf({ instrumentId, part, from }: PlannedItem): string {
-  return `${part}-${instrumentId}-${Math.round(from / 1000)}@tembrin`;
+function uidOf(item: PlannedItem): string {
+  const { part, from } = item;
+  return `${part}-${subjectOf(item)}-${Math.round(from / 1000)}@tembrin`;
 }
 
 /** Overdue: the middle of its window is past, and nobody chose another day. */

@@ -1,4 +1,5 @@
 import { CARDS_PER_POST, type Card, type CardFacts, type CardKind, type NewCard } from '@tembrin/contract';
+import type { BowFacts } from '@tembrin/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { CardRow } from '../database/models';
@@ -75,7 +76,10 @@ export class CardScope {
       const row = await this.rowAt(id, version, transaction);
       if (row.kind !== kind) fail(422, 'invalid', 'A card keeps its kind. Add another instead.');
       const instruments = await this.scope.instrumentRows(transaction);
-      checkInstrument({ kind, facts } as CardFacts, (wanted) => instruments.has(wanted));
+      // The instrument a bow came with may have gone since: the bow keeps its id all the same.
+      const came = kind === 'bow' ? (JSON.parse(row.facts) as BowFacts).ownOf : null;
+      if (kind === 'bow' && facts.ownOf !== came) fail(422, 'invalid', 'A bow keeps its id. Add another instead.');
+      checkInstrument({ kind, facts } as CardFacts, (wanted) => wanted === came || instruments.has(wanted));
       await row.update({ facts: JSON.stringify(facts), version: version + 1 }, { transaction });
       return cardOf(row);
     });
@@ -98,8 +102,9 @@ export class CardScope {
 
 /** A card that names an instrument names one of this household's. */
 function checkInstrument({ facts }: CardFacts, has: (id: string) => boolean): void {
-  const id = 'instrumentId' in facts ? facts.instrumentId : null;
-  if (id === null || has(id)) return;
+  const single = 'instrumentId' in facts ? [facts.instrumentId] : [];
+  const several = 'instrumentIds' in facts ? [...facts.instrumentIds, facts.ownOf] : [];
+  if ([...single, ...several].every((id) => id === null || has(id))) return;
   const detail = 'This instrument is not in your household. It may have been removed.';
   fail(422, 'no-such-instrument', detail, { instrumentId: detail });
 }

@@ -225,6 +225,7 @@ function storeEntries(
         events: [],
         has: () => false,
         hasPlace: () => false,
+        hasBow: () => false,
         nowMs,
         timeZone: household.timeZone,
       });

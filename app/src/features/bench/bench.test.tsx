@@ -37,7 +37,15 @@ jest.spyOn(console, 'error').mockImplementation((...said: unknown[]) => {
 });
 beforeAll(() => {
   useHousehold.setState({ status: 'in', household: household as unknown as Household });
-  const assessment = assessInstrument(violin, [], household, new Map(), [], Date.parse('2026-06-01T20:00:00.000Z'));
+  const assessment = assessInstrument(violin, {
+    ...household,
+    instruments: [violin],
+    eventsOf: () => [],
+    places: new Map(),
+    occasions: [],
+    bows: [],
+    nowMs: Date.parse('2026-06-01T20:00:00.000Z'),
+  });
   useAssessmentStore.setState({ byInstrument: { v: assessment } });
 });
 afterEach(() => mounted.splice(0).forEach((remove) => remove()));

@@ -16,7 +16,7 @@ function event(type: LogEvent['type'], at: number, payload: object): LogEvent {
 function situationOf(facts: InstrumentFacts, events: readonly LogEvent[]) {
   const log = foldLog(events, NOW, 'UTC');
   const schools = schoolsFor(facts.family);
-  return assess(facts, log, schools, NOW - 1000 * HOUR);
+  return assess(facts, log, { schools, observedFrom: NOW - 1000 * HOUR });
 }
 /** What a step shows, as text and as markup. */
 function shown(step: RoundStep) {

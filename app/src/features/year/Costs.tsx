@@ -13,7 +13,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 import { readNumber } from '@/copy/measures';
 import { currencySchema, priceSchema, type PartCost, type Price } from '@tembrin/core/year';
-import { dueOf, type DatedPart } from '@tembrin/core/parts';
+import { dueOf, subjectOf, type DatedPart } from '@tembrin/core/parts';
 import type { Doer } from '@tembrin/core/log';
 import { Press, Row, Stack } from '@/ui/layout';
 import { PUT_ON_RECORD } from '@/copy/common';
@@ -23,7 +23,7 @@ import { useCosts, type CostsModel } from './use-costs';
 /** What upkeep costs this player: only what they entered, with its range. */
 export function Costs() {
   const model = useCosts();
-  const { priceCards, open, setOpen, currency, byInstrument, known, complete } = model;
+  const { priceCards, open, setOpen, currency, bySubject, known, complete } = model;
   if (!known || !complete) {
     return (
       <Screen title={copy.whatItCosts} back="/year">
@@ -36,12 +36,12 @@ export function Costs() {
       <Total model={model} />
       <CurrencyField />
       <Prices model={model} />
-      {byInstrument.length === 0 && <Text tone="quiet">{copy.nothingComesDueYet}</Text>}
+      {bySubject.length === 0 && <Text tone="quiet">{copy.nothingComesDueYet}</Text>}
       {open && (
         <PriceSheet
-          key={`${open.instrumentId} ${open.part}`}
+          key={`${subjectOf(open)} ${open.part}`}
           {...open}
-          cards={priceCards.filter(({ facts }) => facts.instrumentId === open.instrumentId && facts.part === open.part)}
+          cards={priceCards.filter(({ facts }) => subjectOf(facts) === subjectOf(open) && facts.part === open.part)}
           currency={currency}
           onClose={() => setOpen(null)}
         />
@@ -72,10 +72,10 @@ function Total({ model }: { model: CostsModel }) {
 
 /** Each part’s price, to be entered or changed. */
 function Prices({ model }: { model: CostsModel }) {
-  const { byInstrument, setOpen, range } = model;
+  const { bySubject, setOpen, range } = model;
   return (
     <>
-      {byInstrument.map(({ id, name, own }) => (
+      {bySubject.map(({ id, name, own }) => (
         <View key={id}>
           <Text kind="heading" level={2}>
             {name}
@@ -85,7 +85,9 @@ function Prices({ model }: { model: CostsModel }) {
               key={cost.part}
               role="button"
               aria-label={copy.priceOfFor(dueOf(cost.part).title, name)}
-              onPress={() => setOpen({ instrumentId: id, part: cost.part, by: cost.who })}
+              onPress={() =>
+                setOpen({ instrumentId: cost.instrumentId, bowId: cost.bowId, part: cost.part, by: cost.who })
+              }
               row
               padY="small"
               gap="one"
@@ -152,6 +154,7 @@ function CurrencyField() {
 
 function PriceSheet({
   instrumentId,
+  bowId,
   part,
   by: usual,
   cards,
@@ -159,6 +162,7 @@ function PriceSheet({
   onClose,
 }: {
   instrumentId: string;
+  bowId: string | null;
   part: DatedPart;
   by: Doer;
   cards: readonly Card<'price'>[];
@@ -178,7 +182,13 @@ function PriceSheet({
         value={by}
         onChange={setBy}
       />
-      <PriceForm key={by} price={{ instrumentId, part, by }} card={known} currency={currency} onClose={onClose} />
+      <PriceForm
+        key={by}
+        price={{ instrumentId, ...(bowId !== null && { bowId }), part, by }}
+        card={known}
+        currency={currency}
+        onClose={onClose}
+      />
     </Sheet>
   );
 }
@@ -189,7 +199,7 @@ function PriceForm({
   currency,
   onClose,
 }: {
-  price: Pick<Price, 'instrumentId' | 'part' | 'by'>;
+  price: Pick<Price, 'instrumentId' | 'bowId' | 'part' | 'by'>;
   card: Card<'price'> | null;
   currency: string;
   onClose: () => void;

@@ -48,10 +48,10 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
 
 function ItemOnRecord({ item, second }: { item: PlannedItem; second?: boolean }) {
   const model = useDueItem(item);
-  const { busy, instrument, date, day, moved, card, save, clear } = model;
+  const { busy, name, date, day, moved, card, save, clear } = model;
   return (
     <Screen
-      title={`${instrument?.name}: ${dueOf(item.part).title.toLowerCase()}`}
+      title={`${name}: ${dueOf(item.part).title.toLowerCase()}`}
       back={second ? undefined : '/year'}
       second={second}
       foot={

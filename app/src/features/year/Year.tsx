@@ -16,7 +16,7 @@ import { DueItemPane } from './DueItem';
 import { OCCASION_TITLES } from '@/copy/screens/year/occasion-sheet';
 import { OccasionSheet } from './OccasionSheet';
 import { dayOfDate } from '@tembrin/core/time';
-import { dueOf } from '@tembrin/core/parts';
+import { dueOf, subjectOf } from '@tembrin/core/parts';
 import { type PlannedItem } from '@tembrin/core/year';
 import type { Doer } from '@tembrin/core/log';
 import { Row, Stack } from '@/ui/layout';
@@ -201,7 +201,7 @@ function visitWords(items: readonly PlannedItem[], names: ReadonlyMap<string, st
   const parts = [...new Set(items.map(({ part }) => part))];
   return parts
     .map((part) => {
-      const whose = items.filter((item) => item.part === part).map(({ instrumentId }) => names.get(instrumentId) ?? '');
+      const whose = items.filter((item) => item.part === part).map((item) => names.get(subjectOf(item)) ?? '');
       return `${dueOf(part).title.toLowerCase()} of ${listWords(whose)}`;
     })
     .join('; ');

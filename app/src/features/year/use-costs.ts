@@ -3,10 +3,10 @@ import { useCards, useCardStore } from '@/state/cards';
 import { useHousehold } from '@/state/household';
 import { useLog } from '@/state/log';
 import { useAllAssessments } from '@/state/assessments';
-import { useYear } from '@/state/year';
+import { judgedFor, useSubjectNames, useYear } from '@/state/year';
 import { useMoment } from '../air/where';
 import { costPerHour, totalCost, yearCosts, type Range } from '@tembrin/core/year';
-import { type DatedPart } from '@tembrin/core/parts';
+import { subjectOf, type DatedPart } from '@tembrin/core/parts';
 import type { Doer } from '@tembrin/core/log';
 
 /** What the year costs at this player’s own prices. */
@@ -17,7 +17,9 @@ export function useCosts() {
   const { nowMs } = useMoment();
   const priceCards = useCards('price');
 
-  const [open, setOpen] = useState<{ instrumentId: string; part: DatedPart; by: Doer } | null>(null);
+  const [open, setOpen] = useState<{ instrumentId: string; bowId: string | null; part: DatedPart; by: Doer } | null>(
+    null,
+  );
   const currency = household.currency ?? 'EUR';
   const money = useMemo(() => {
     const whole = new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 });
@@ -27,7 +29,7 @@ export function useCosts() {
   const range = ({ low, high }: Range) => (high - low < 0.005 ? money(low) : `${money(low)} to ${money(high)}`);
   const costs = yearCosts(
     items,
-    (id) => assessments.find(({ facts }) => facts.id === id),
+    (item) => judgedFor(item, assessments),
     priceCards.map(({ facts }) => facts),
     nowMs,
   );
@@ -36,8 +38,9 @@ export function useCosts() {
   const perHour = costPerHour(total, hoursPerDay);
   const saved = costs.reduce((sum, cost) => sum + (cost.saved ?? 0), 0);
   const comparable = costs.some((cost) => cost.saved !== null);
-  const byInstrument = household.instruments.flatMap(({ id, name }) => {
-    const own = costs.filter((cost) => cost.instrumentId === id);
+  const names = useSubjectNames();
+  const bySubject = [...names].flatMap(([id, name]) => {
+    const own = costs.filter((cost) => subjectOf(cost) === id);
     return own.length > 0 ? [{ id, name, own }] : [];
   });
   const known = useCardStore((state) => state.cards !== null);
@@ -53,7 +56,7 @@ export function useCosts() {
     perHour,
     saved,
     comparable,
-    byInstrument,
+    bySubject,
     known,
     complete,
   };

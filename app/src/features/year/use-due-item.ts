@@ -3,7 +3,8 @@ import { sentenceOf } from '@/state/api';
 import { addCards, changeCard, removeCard, useCards } from '@/state/cards';
 import { useHousehold } from '@/state/household';
 import { notifyProblem } from '@/state/notice';
-import { useYear } from '@/state/year';
+import { useSubjectNames, useYear } from '@/state/year';
+import { subjectOf } from '@tembrin/core/parts';
 import { dateWords } from '@/copy/dates';
 import { useMoment } from '../air/where';
 import { dateOfDay, HOUR_MS, localDay, SECOND_MS, startOfLocalDay } from '@tembrin/core/time';
@@ -19,6 +20,7 @@ export function useDueItem(item: PlannedItem) {
   const { nowMs, timeZone } = useMoment();
   const [tried, setTried] = useState<number | null>(null);
   const [busy, setBusy] = useState(false);
+  const names = useSubjectNames();
   const instrument = instruments.find(({ id }) => id === item.instrumentId);
   const today = localDay(nowMs, timeZone);
   const noon = (day: number) => startOfLocalDay(day, timeZone) + 12 * HOUR_MS;
@@ -29,7 +31,7 @@ export function useDueItem(item: PlannedItem) {
   const moved = day - item.day;
   const card = appointments.find(
     ({ facts }) =>
-      facts.instrumentId === item.instrumentId &&
+      subjectOf(facts) === subjectOf(item) &&
       facts.part === item.part &&
       Math.abs(facts.lifeFrom - item.from) < SECOND_MS,
   );
@@ -38,6 +40,7 @@ export function useDueItem(item: PlannedItem) {
     setBusy(true);
     const facts = {
       instrumentId: item.instrumentId,
+      ...(item.bowId !== null && { bowId: item.bowId }),
       part: item.part,
       date: dateOfDay(change.day ?? item.day),
       lifeFrom: Math.round(item.from),
@@ -64,6 +67,7 @@ export function useDueItem(item: PlannedItem) {
     setTried,
     busy,
     instrument,
+    name: names.get(subjectOf(item)) ?? '',
     today,
     date,
     day,

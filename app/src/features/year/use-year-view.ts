@@ -5,7 +5,7 @@ import { useCards } from '@/state/cards';
 import { usePlaces } from '@/state/assessments';
 import { useHousehold } from '@/state/household';
 import { useLog } from '@/state/log';
-import { useYear } from '@/state/year';
+import { useSubjectNames, useYear } from '@/state/year';
 import { useKeys } from '@/ui/keys';
 import { useWide } from '@/ui/theme';
 import { type YearMark, type YearRow } from '@/ui/YearChart';
@@ -13,7 +13,7 @@ import { dateWords } from '@/copy/dates';
 import { useMoment } from '../air/where';
 import { keyOf } from './names';
 import { DAY_MS, localDay, startOfLocalDay } from '@tembrin/core/time';
-import { dueOf } from '@tembrin/core/parts';
+import { dueOf, subjectOf } from '@tembrin/core/parts';
 import { spansBetween, type OccasionSpan, type PlannedItem } from '@tembrin/core/year';
 import type { Doer } from '@tembrin/core/log';
 import { copy } from '@/copy/screens/year/year';
@@ -104,14 +104,14 @@ export function useYearView({ chosen }: { chosen: string | null }) {
   const complete = useLog((state) => state.complete === 'all');
   useKeys({ o: { label: copy.addAPerformanceExam, run: () => setOpen('new') } });
   const today = localDay(nowMs, timeZone);
-  const names = new Map(instruments.map(({ id, name }) => [id, name]));
+  const names = useSubjectNames();
   const date = (day: number) => dateWords(startOfLocalDay(day, timeZone) + DAY_MS / 2, nowMs, timeZone);
   const asked = items.filter(
     (item) => (who === ALL || item.who === who) && (whose === ALL || item.instrumentId === whose),
   );
   const shown = asked.filter(({ day }) => day <= today + AHEAD_DAYS);
   const beyond = asked.length - shown.length;
-  const rows = shown.map((item) => rowOf(item, names.get(item.instrumentId) ?? '', today, nowMs, timeZone));
+  const rows = shown.map((item) => rowOf(item, names.get(subjectOf(item)) ?? '', today, nowMs, timeZone));
   const spans = spansBetween(occasions, today - 30, today + AHEAD_DAYS).filter(
     (span) => whose === ALL || span.instrumentId === null || span.instrumentId === whose,
   );

@@ -168,7 +168,7 @@ describe('costs', () => {
   it('are the player’s own prices times how often it comes, with their range', () => {
     openTestHousehold([heron], history, [price('strings', 'self', 60, 80)], { currency: 'EUR' });
     const page = runHook(() => useCosts());
-    const { own } = page.now.byInstrument[0]!;
+    const { own } = page.now.bySubject[0]!;
     const strings = own.find(({ part }) => part === 'strings')!;
     expect(strings.cost!.low).toBeCloseTo(60 * strings.times.low, 6);
     expect(strings.cost!.high).toBeCloseTo(80 * strings.times.high, 6);
@@ -253,5 +253,5 @@ describe('another calendar', () => {
 });
 
 test('an item is named in addresses by its instrument and its part', () => {
-  expect(keyOf({ instrumentId: 'v', part: 'hair' })).toBe('v~hair');
+  expect(keyOf({ instrumentId: 'v', bowId: null, part: 'hair' })).toBe('v~hair');
 });
