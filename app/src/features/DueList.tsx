@@ -9,7 +9,7 @@ import { PART_NAMES, STATE_NAMES } from '@/copy/names';
 import type { Moment } from '@/copy/lists';
 import { paceReason, reasonFor } from '@/copy/parts';
 import type { Pace } from '@tembrin/core/wear';
-import type { Thread as ThreadData } from '@tembrin/core/parts';
+import { isOnBow, type PartId, type Thread as ThreadData } from '@tembrin/core/parts';
 import { Row, Stack } from '@/ui/layout';
 
 interface DueListProps {
@@ -18,12 +18,15 @@ interface DueListProps {
   instrument: Instrument;
   moment: Moment;
   hrefOf: (part: ThreadData['part']) => Href;
+  /** The bow in hand, where it has to be told from others. */
+  bow?: string | null;
   /** Part whose working is open beside the list. */
   chosen?: ThreadData['part'] | null;
 }
 
 /** What is due, each part as a row: its name, its state, its thread, and why. */
-export function DueList({ pace, threads, instrument, moment, hrefOf, chosen }: DueListProps) {
+export function DueList({ pace, threads, instrument, moment, hrefOf, bow = null, chosen }: DueListProps) {
+  const nameOf = (part: PartId) => (bow !== null && isOnBow(part) ? `${PART_NAMES[part]}, ${bow}` : PART_NAMES[part]);
   return (
     <Stack gap="half">
       <View role="list" aria-label={`Threads of ${instrument.name}`}>
@@ -32,10 +35,10 @@ export function DueList({ pace, threads, instrument, moment, hrefOf, chosen }: D
             <LinkRow
               href={hrefOf(thread.part)}
               chosen={chosen === thread.part}
-              label={`${PART_NAMES[thread.part]}: ${STATE_NAMES[thread.state]}. ${reasonFor(thread, instrument, moment)}`}
+              label={`${nameOf(thread.part)}: ${STATE_NAMES[thread.state]}. ${reasonFor(thread, instrument, moment)}`}
             >
               <Row align="center" justify="between">
-                <Text kind="heading">{PART_NAMES[thread.part]}</Text>
+                <Text kind="heading">{nameOf(thread.part)}</Text>
                 <StateMark state={thread.state} />
               </Row>
               <Thread {...thread} {...moment} label={PART_NAMES[thread.part]} />

@@ -2,6 +2,7 @@ import type { Instrument } from '@tembrin/contract';
 import { useState } from 'react';
 import { useAssessment } from '@/state/assessments';
 import { act } from '@/state/actions';
+import { saidOf } from '@/state/bows';
 import { usePreferences } from '@/state/preferences';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
@@ -16,12 +17,17 @@ import { PUT_ON_RECORD } from '@/copy/common';
 interface MeasureSheetProps {
   instrument: Instrument;
   figure: Figure;
+  /** The bow that is measured; the one in hand when left out. */
+  bowId?: string;
   onClose: () => void;
 }
 
 /** Writes down one figure of the set-up sheet as measured now, beginning at what was measured last. */
-export function MeasureSheet({ instrument, figure, onClose }: MeasureSheetProps) {
-  const { log } = useAssessment(instrument);
+export function MeasureSheet({ instrument, figure, bowId, onClose }: MeasureSheetProps) {
+  const { log: own, bows } = useAssessment(instrument);
+  const onBow = figure.startsWith('bow-');
+  const bow = bows.find((each) => each.bow.id === bowId) ?? bows[0];
+  const log = onBow && bow ? bow.log : own;
   const last = lastMeasure(log, figure)?.value ?? null;
   const lengths = usePreferences((state) => state.lengths);
   const { title, how, step, start } = FIGURE_DATA[figure];
@@ -45,7 +51,7 @@ export function MeasureSheet({ instrument, figure, onClose }: MeasureSheetProps)
     onClose();
     await act(
       instrument.id,
-      [{ type: 'measured', payload: { figure, value } }],
+      [{ type: 'measured', payload: { figure, value, ...(onBow && bow && saidOf(bow.bow.id, instrument, bows)) } }],
       `${title}: ${measureWords(figure, value, lengths)}.`,
     );
   };

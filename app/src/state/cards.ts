@@ -56,7 +56,7 @@ function put(fresh: readonly Card[], gone: readonly string[] = []): void {
 }
 
 /** Adds cards, all or none, and offers to take them back. @param done what the player is told; null tells nothing */
-export async function addCards(facts: readonly CardFacts[], done: string | null): Promise<Card[]> {
+export async function addCards(facts: readonly (CardFacts & { id?: string })[], done: string | null): Promise<Card[]> {
   const wanted = facts.map((each) => ({ id: uuid(), ...each }) as NewCard);
   const { cards } = await call('addCards', { body: { cards: wanted } });
   put(cards as Card[]);

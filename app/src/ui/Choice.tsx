@@ -46,10 +46,11 @@ interface ChoicesProps<T> {
   options: readonly Option<T>[];
   values: readonly T[];
   onChange: (values: T[]) => void;
+  error?: string;
 }
 
 /** Any of a few. */
-export function Choices<T extends string | number>({ label, options, values, onChange }: ChoicesProps<T>) {
+export function Choices<T extends string | number>({ label, options, values, onChange, error }: ChoicesProps<T>) {
   const toggle = (value: T) =>
     onChange(values.includes(value) ? values.filter((other) => other !== value) : [...values, value]);
   return (
@@ -66,6 +67,11 @@ export function Choices<T extends string | number>({ label, options, values, onC
           />
         ))}
       </Grid>
+      {error !== undefined && (
+        <Text kind="small" tone="now" role="alert">
+          {error}
+        </Text>
+      )}
     </Stack>
   );
 }

@@ -12,17 +12,18 @@ import { DueList } from '../DueList';
 import { ChangeButton } from './ChangeButton';
 import { History } from './History';
 import { byUrgency } from '@tembrin/core/parts';
-import { FIGURE_DATA, figuresOf } from '@tembrin/core/instruments';
+import { FIGURE_DATA, figuresOf, isBowed } from '@tembrin/core/instruments';
 import { lastMeasure, type InstrumentLog } from '@tembrin/core/log';
 import { Row, Stack } from '@/ui/layout';
 import { FETCHING_LOG } from '@/copy/common';
 import { copy } from '@/copy/screens/kit/instrument';
+import { copy as bowCopy } from '@/copy/screens/bows';
 import { useInstrument, type InstrumentModel } from './use-instrument';
 
 /** One instrument: its threads and its history. */
 export function InstrumentScreen({ instrument, second }: { instrument: Instrument; second?: boolean }) {
   const model = useInstrument(instrument);
-  const { wide, log, threads, pace, complete, standId, moment, hours, stand } = model;
+  const { wide, log, bows, threads, pace, complete, standId, moment, hours, stand } = model;
   return (
     <Screen
       title={instrument.name}
@@ -53,6 +54,7 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
             threads={byUrgency(threads)}
             instrument={instrument}
             moment={moment}
+            bow={bows.length > 1 ? bows[0]!.name : null}
             hrefOf={(part) => ({ pathname: '/kit/[id]/[part]', params: { id: instrument.id, part } })}
           />
           <History instrument={instrument} log={log} />
@@ -64,7 +66,7 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
 
 /** What else is known of it, each on its own page. */
 function Pages({ model }: { model: InstrumentModel }) {
-  const { instrument, log, lengths, air, moment } = model;
+  const { instrument, bowLog, bows, lengths, air, moment } = model;
   return (
     <View>
       <LinkRow
@@ -73,11 +75,19 @@ function Pages({ model }: { model: InstrumentModel }) {
         title="Strings"
         text={copy.whatIsOnWhat}
       />
+      {isBowed(instrument.family) && (
+        <LinkRow
+          href={{ pathname: '/kit/[id]/bows', params: { id: instrument.id } }}
+          label={bowCopy.bowsOf(instrument.name)}
+          title="Bows"
+          text={copy.bowsInALine(bows.map(({ name }) => name))}
+        />
+      )}
       <LinkRow
         href={{ pathname: '/kit/[id]/set-up', params: { id: instrument.id } }}
         label={copy.setupSheetOf(instrument.name)}
         title="Set-up sheet"
-        text={setUpWords(instrument, log, lengths)}
+        text={setUpWords(instrument, bowLog, lengths)}
       />
       <LinkRow
         href={{ pathname: '/air/wood/[id]', params: { id: instrument.id } }}

@@ -5,10 +5,19 @@ import { useRouteInstrument } from './route-instrument';
 
 /** Route: the working of one part of one instrument. */
 export function KitPart() {
-  const { part } = useLocalSearchParams<{ part: string }>();
+  const { part, bow } = useLocalSearchParams<{ part: string; bow?: string }>();
   const instrument = useRouteInstrument();
   if (!instrument || !isPart(part)) return <Redirect href="/kit" />;
   return (
-    <PartScreen instrument={instrument} part={part} back={{ pathname: '/kit/[id]', params: { id: instrument.id } }} />
+    <PartScreen
+      instrument={instrument}
+      part={part}
+      bowId={bow}
+      back={
+        bow === undefined
+          ? { pathname: '/kit/[id]', params: { id: instrument.id } }
+          : { pathname: '/kit/[id]/bows/[bow]', params: { id: instrument.id, bow } }
+      }
+    />
   );
 }

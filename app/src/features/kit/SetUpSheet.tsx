@@ -2,22 +2,21 @@ import type { Instrument } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
 import { useState } from 'react';
 import { useAssessment } from '@/state/assessments';
-import { usePreferences } from '@/state/preferences';
 import { Button } from '@/ui/Button';
 import { Empty } from '@/ui/Empty';
-import { MeasureChart } from '@/ui/MeasureChart';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { dateWords } from '@/copy/dates';
-import { measureWords } from '@/copy/measures';
 import { CASE_NAMES, FINISH_NAMES, REST_NAMES } from '@/copy/names';
 import { MeasureSheet } from '../MeasureSheet';
 import { DoneSheet } from '../part/DoneSheet';
 import { ChangeButton } from './ChangeButton';
+import { FigureEntry } from './FigureEntry';
+import { bowLogOf } from '@tembrin/core/assess';
 import { useRouteInstrument } from './route-instrument';
 import { decisive, type InstrumentLog } from '@tembrin/core/log';
-import { FIGURE_DATA, figuresOf, recordOf, type Figure } from '@tembrin/core/instruments';
-import { Row, Stack } from '@/ui/layout';
+import { figuresOf, recordOf, type Figure } from '@tembrin/core/instruments';
+import { Stack } from '@/ui/layout';
 import { copy, REGULATION_COPY } from '@/copy/screens/kit/set-up-sheet';
 
 /** Route: the fit of one instrument, as numbers with dates. */
@@ -27,7 +26,9 @@ export function SetUpRoute() {
 }
 
 function SetUpSheet({ instrument }: { instrument: Instrument }) {
-  const { log } = useAssessment(instrument);
+  const assessment = useAssessment(instrument);
+  const { log } = assessment;
+  const ofBow = bowLogOf(assessment);
   const [measuring, setMeasuring] = useState<Figure | null>(null);
   const [regulating, setRegulating] = useState(false);
   const figures = figuresOf(instrument);
@@ -48,7 +49,12 @@ function SetUpSheet({ instrument }: { instrument: Instrument }) {
       </Stack>
       {figures.length === 0 && !harp && <Empty title={copy.nothingToMeasure} text={copy.whatIsMeasuredDepends} />}
       {figures.map((figure) => (
-        <FigureEntry key={figure} figure={figure} log={log} onMeasure={() => setMeasuring(figure)} />
+        <FigureEntry
+          key={figure}
+          figure={figure}
+          log={figure.startsWith('bow-') ? ofBow : log}
+          onMeasure={() => setMeasuring(figure)}
+        />
       ))}
       {harp && <Regulation instrument={instrument} log={log} onRegulate={() => setRegulating(true)} />}
       {measuring && <MeasureSheet instrument={instrument} figure={measuring} onClose={() => setMeasuring(null)} />}
@@ -81,30 +87,6 @@ function keptWords({ family, setUp }: Instrument): string {
     setUp.player === 'child' ? copy.playedByAChild : null,
   ];
   return `${parts.filter((part) => part !== null).join(', ')}.`;
-}
-
-function FigureEntry({ figure, log, onMeasure }: { figure: Figure; log: InstrumentLog; onMeasure: () => void }) {
-  const lengths = usePreferences((state) => state.lengths);
-  const { title, how } = FIGURE_DATA[figure];
-  const marks = log.measures.filter((measure) => measure.figure === figure);
-  const last = marks.at(-1);
-  return (
-    <Stack padTop="one" gap="small" rule="top">
-      <Row gap="half" align="center">
-        <Stack grow>
-          <Text kind="strong" level={2}>
-            {title}
-          </Text>
-          <Text kind="small" tone="quiet">
-            {last ? `measured ${dateWords(last.at, log.nowMs, log.timeZone)}` : how}
-          </Text>
-        </Stack>
-        {last && <Text kind="title">{measureWords(figure, last.value, lengths)}</Text>}
-      </Row>
-      {marks.length > 1 && <MeasureChart figure={figure} marks={marks} nowMs={log.nowMs} timeZone={log.timeZone} />}
-      <Button rank="outline" title="Measure" label={`Measure: ${title}`} onPress={onMeasure} start />
-    </Stack>
-  );
 }
 
 function Regulation({

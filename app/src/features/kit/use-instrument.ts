@@ -1,16 +1,20 @@
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useComplete, useAssessment } from '@/state/assessments';
+import { useBows } from '@/state/bows';
 import { usePreferences } from '@/state/preferences';
 import { useKeys } from '@/ui/keys';
 import { useWide } from '@/ui/theme';
+import { bowLogOf } from '@tembrin/core/assess';
 import { hoursInAll } from '@tembrin/core/log';
 import { copy } from '@/copy/screens/kit/instrument';
 
 /** One instrument, as its page shows it. */
 export function useInstrument(instrument: Instrument) {
   const wide = useWide();
-  const { log, threads, pace, air } = useAssessment(instrument);
+  const assessment = useAssessment(instrument);
+  const { log, threads, pace, air } = assessment;
+  const bows = useBows(instrument);
   const complete = useComplete(instrument.id);
   const { standId, putOnStand, lengths } = usePreferences();
   const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
@@ -20,7 +24,22 @@ export function useInstrument(instrument: Instrument) {
     router.push('/now');
   };
   useKeys({ p: { label: copy.putOnTheStand(instrument.name), run: stand } });
-  return { wide, log, threads, pace, air, complete, standId, lengths, moment, hours, stand, instrument };
+  return {
+    wide,
+    bows,
+    bowLog: bowLogOf(assessment),
+    log,
+    threads,
+    pace,
+    air,
+    complete,
+    standId,
+    lengths,
+    moment,
+    hours,
+    stand,
+    instrument,
+  };
 }
 
 export type InstrumentModel = ReturnType<typeof useInstrument>;

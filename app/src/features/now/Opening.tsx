@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import { useAssessment } from '@/state/assessments';
 import { act } from '@/state/actions';
+import { inHand } from '@/state/bows';
 import { useInstrumentOnStand } from '@/state/stand';
 import { usePreferences } from '@/state/preferences';
 import { Button } from '@/ui/Button';
@@ -20,6 +21,7 @@ import { RosinGuide } from '../RosinGuide';
 import { StepDetail } from './StepView';
 import { bowGap, ROSIN_GUIDE_DATA, ROSIN_GUIDES, type RosinGuideId } from '@tembrin/core/bow';
 import { isBowed, type Figure } from '@tembrin/core/instruments';
+import { bowLogOf } from '@tembrin/core/assess';
 import { lastMeasure } from '@tembrin/core/log';
 import { type OpeningStepId, type RoundStep } from '@tembrin/core/routines';
 import { Grid, Press, Row, Stack } from '@/ui/layout';
@@ -138,13 +140,13 @@ function OwnMeasures({
   onMeasure: (figure: Figure) => void;
 }) {
   const lengths = usePreferences((state) => state.lengths);
-  const { log } = useAssessment(instrument);
+  const bowLog = bowLogOf(useAssessment(instrument));
   const figures = steps.flatMap(({ data, measure }) =>
     data.figure && measure ? [{ figure: data.figure, measure }] : [],
   );
   const { family } = instrument;
   const bowed = isBowed(family);
-  const gap = isBowed(family) ? (lastMeasure(log, 'bow-gap')?.value ?? bowGap(family).usual) : null;
+  const gap = isBowed(family) ? (lastMeasure(bowLog, 'bow-gap')?.value ?? bowGap(family).usual) : null;
   return (
     <Stack gap="small">
       {gap !== null && (
@@ -184,13 +186,20 @@ function StepExtras({
   onGuide: (guide: RosinGuideId) => void;
 }) {
   const { because, data } = step;
+  const { bows } = useAssessment(instrument);
   if (because?.code === 'rosin') {
     return (
       <Grid gap="small">
         <Button
           rank="outline"
           title="Rosined"
-          onPress={() => void act(instrument.id, [{ type: 'rosined', payload: {} }], copy.rosinedTheCountStarts)}
+          onPress={() =>
+            void act(
+              instrument.id,
+              [{ type: 'rosined', payload: inHand(instrument, bows) }],
+              copy.rosinedTheCountStarts,
+            )
+          }
         />
         {because.verdict.kind === 'new-hair' && (
           <Button rank="plain" title={copy.howToRosinNew} onPress={() => onGuide('new-hair')} />

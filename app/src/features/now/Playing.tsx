@@ -3,6 +3,7 @@ import { router } from 'expo-router';
 import type { ReactNode } from 'react';
 import type { InstrumentAssessment } from '@/state/assessments';
 import { act } from '@/state/actions';
+import { inHand } from '@/state/bows';
 import { useNow } from '@/state/now';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
@@ -11,6 +12,7 @@ import { Plate } from '@/ui/Plate';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { clockWords, elapsedWords } from '@/copy/dates';
+import { BowTonight } from '../bows/BowTonight';
 import { OnStand } from './OnStand';
 import { Panes } from './Panes';
 import { FORGOTTEN_H, LONGEST_SESSION_H, type Session } from '@tembrin/core/log';
@@ -30,7 +32,7 @@ interface PlayingProps {
 }
 
 /** While playing: the clock, and how the bowing since the last rosining stands. */
-export function Playing({ instrument, session, assessment: { log, threads }, wide, due, part }: PlayingProps) {
+export function Playing({ instrument, session, assessment: { log, threads, bows }, wide, due, part }: PlayingProps) {
   const nowMs = useNow(500);
   const elapsed = nowMs - session.beganAt;
   const forgotten = elapsed > FORGOTTEN_H * HOUR_MS;
@@ -42,7 +44,8 @@ export function Playing({ instrument, session, assessment: { log, threads }, wid
     await act(instrument.id, [{ type: 'session-ended', payload: { sessionId: session.id } }], null);
     router.push('/now/closing');
   };
-  const rosined = () => void act(instrument.id, [{ type: 'rosined', payload: {} }], copy.rosinedTheCountStarts);
+  const rosined = () =>
+    void act(instrument.id, [{ type: 'rosined', payload: inHand(instrument, bows) }], copy.rosinedTheCountStarts);
   useKeys({ f: { label: 'Finish', run: () => void finish() } });
   const rosin = threadOf(threads, 'rosin');
   const bowing = rosin ? rosin.minutes + Math.max(0, nowMs - log.nowMs) / MINUTE_MS : 0;
@@ -59,6 +62,7 @@ export function Playing({ instrument, session, assessment: { log, threads }, wid
       }
     >
       <OnStand instrument={instrument} />
+      <BowTonight instrument={instrument} />
       {forgotten && (
         <Banner tone="soon" text={copy.theClockHasRun(session.beganAt, nowMs, log.timeZone)}>
           <Button rank="plain" title={copy.sayWhenIStopped} onPress={correct} start />

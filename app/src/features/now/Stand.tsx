@@ -7,6 +7,8 @@ import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { openingWords } from '@/copy/because';
 import { DueList } from '../DueList';
+import { BowTonight } from '../bows/BowTonight';
+import { useBows } from '@/state/bows';
 import { OnStand } from './OnStand';
 import { Panes } from './Panes';
 import { Playing } from './Playing';
@@ -20,6 +22,8 @@ import { useStand, type StandModel } from './use-stand';
 /** The stand: the instrument, what to do before playing, the clock while playing, and below what is due. */
 export function Stand({ instrument, part }: { instrument: Instrument; part: PartId | null }) {
   const model = useStand(instrument);
+  const bows = useBows(instrument);
+  const bow = bows.length > 1 ? bows[0]!.name : null;
   const {
     wide,
     assessment,
@@ -43,6 +47,7 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
         instrument={instrument}
         moment={moment}
         chosen={part}
+        bow={bow}
         hrefOf={(id) => ({ pathname: '/now/[part]', params: { part: id } })}
       />
       <Button rank="plain" title={copy.enterASessionPlayed} onPress={earlier} start flush />
@@ -87,6 +92,7 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
           <Button rank="plain" title="Slackened now" onPress={slacken} start />
         </Banner>
       )}
+      {complete && <BowTonight instrument={instrument} />}
       <BeforeYouPlay model={model} />
       {complete && !wide && due}
     </Screen>

@@ -7,30 +7,36 @@ import { useKeys } from '@/ui/keys';
 import { copyOf } from '@/copy/parts';
 import { DoneSheet } from './DoneSheet';
 import { FittedSheet } from './FittedSheet';
-import { beginsAnew, partOf, type PartId, type Thread } from '@tembrin/core/parts';
+import { beginsAnew, partOf, type PartEntry, type PartId, type Thread } from '@tembrin/core/parts';
 import { copy } from '@/copy/screens/part/part-actions';
 
 interface PartActionsProps {
   thread: Thread;
   instrument: Instrument;
+  /** Which bow its entries are about, where that has to be said. */
+  bow: { bowId?: string };
   nowMs: number;
 }
 
 /** What can be done about a part, there and then. */
-export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
+export function PartActions({ thread, instrument, bow, nowMs }: PartActionsProps) {
   const [sheet, setSheet] = useState<'done' | 'asked' | null>(null);
   const { dateMissing, state } = thread;
   // Where only the date is missing it is asked for first; where the part is due all the same, doing it comes first.
   const asking = dateMissing && state === 'unknown';
   const { begun } = copyOf(thread.part);
-  const first = actionOf(thread, instrument, asking, setSheet);
-  const second = dateMissing ? actionOf(thread, instrument, !asking, setSheet) : null;
+  const first = actionOf(thread, instrument, bow, asking, setSheet);
+  const second = dateMissing ? actionOf(thread, instrument, bow, !asking, setSheet) : null;
   useKeys({ d: { label: first.title, run: first.run } });
   return (
     <>
       <Button title={first.title} onPress={first.run} hotkey="d" />
       {(thread.part === 'hair' || thread.part === 'strings') && (state === 'now' || state === 'soon') && (
-        <Button rank="outline" title={copy.lookedItOverStill} onPress={() => stillGood(instrument.id, thread.part)} />
+        <Button
+          rank="outline"
+          title={copy.lookedItOverStill}
+          onPress={() => stillGood(instrument.id, thread.part, bow)}
+        />
       )}
       {thread.part === 'strings' && (
         <Button
@@ -48,7 +54,7 @@ export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
           <DoneSheet
             instrument={instrument}
             begun={begun}
-            entry={partOf(thread.part).begun!(true, sheet === 'asked')}
+            entry={withBow(partOf(thread.part).begun!(true, sheet === 'asked'), bow)}
             nowMs={nowMs}
             asked={sheet === 'asked'}
             onClose={() => setSheet(null)}
@@ -60,18 +66,22 @@ export function PartActions({ thread, instrument, nowMs }: PartActionsProps) {
 }
 
 /** Puts on record that a part was looked at and found still good: it lasts at least so long. */
-function stillGood(instrumentId: string, part: PartId): void {
-  const [type, said] =
-    part === 'strings'
-      ? (['strings-looked-over', copy.stillGood.strings] as const)
-      : (['hair-looked-over', copy.stillGood.hair] as const);
-  void act(instrumentId, [{ type, payload: {} }], said);
+function stillGood(instrumentId: string, part: PartId, bow: { bowId?: string }): void {
+  if (part === 'strings')
+    void act(instrumentId, [{ type: 'strings-looked-over', payload: {} }], copy.stillGood.strings);
+  else void act(instrumentId, [{ type: 'hair-looked-over', payload: bow }], copy.stillGood.hair);
+}
+
+/** An entry that says which bow it is about, where it is about one. */
+function withBow(entry: PartEntry, bow: { bowId?: string }): PartEntry {
+  return entry.type === 'rehaired' ? { ...entry, payload: { ...entry.payload, ...bow } } : entry;
 }
 
 /** Doing it, or saying when it was done (`asked`). */
 function actionOf(
   thread: Thread,
   { id }: Instrument,
+  bow: { bowId?: string },
   asked: boolean,
   open: (sheet: 'done' | 'asked') => void,
 ): { title: string; run: () => void } {
@@ -86,11 +96,11 @@ function actionOf(
         run: () => router.push({ pathname: '/air/wood/[id]', params: { id } }),
       };
     case 'hair-look':
-      return { title: copy.lookedItOverStill, run: () => stillGood(id, 'hair') };
+      return { title: copy.lookedItOverStill, run: () => stillGood(id, 'hair', bow) };
     case 'rosin':
       return {
         title: 'Rosined now',
-        run: () => void act(id, [{ type: 'rosined', payload: {} }], copy.rosinedTheCountStarts),
+        run: () => void act(id, [{ type: 'rosined', payload: bow }], copy.rosinedTheCountStarts),
       };
     case 'residue': {
       const dirty = thread.zones.filter(({ since }) => since !== null);

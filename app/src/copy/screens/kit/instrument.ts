@@ -1,4 +1,5 @@
 import { hoursWords } from '@/copy/dates';
+import { listWords } from '@/copy/lists';
 
 /** What features/kit/InstrumentScreen.tsx says. */
 export const copy = {
@@ -12,6 +13,8 @@ export const copy = {
   setupSheetOf: (name: string) => `Set-up sheet of ${name}`,
   whereLivesAndIts: (name: string) => `Where ${name} lives, and its wood`,
   whereItLivesAnd: 'Where it lives, and its wood',
+  bowsInALine: (names: readonly string[]) =>
+    names.length === 0 ? 'None here.' : names.length === 1 ? 'One.' : `${listWords(names)}. ${names[0]!} is in hand.`,
   asTheHousehold: 'As the household.',
   itsOwnWayIn: (schools: number) => `Its own way in ${schools}.`,
   itsFitAsNumbers: 'Its fit as numbers with dates. Nothing measured yet.',

@@ -1,0 +1,1 @@
+export { BowRoute as default } from '@/features/bows/BowScreen';

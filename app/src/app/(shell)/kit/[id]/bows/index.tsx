@@ -1,0 +1,1 @@
+export { BowsRoute as default } from '@/features/bows/Bows';
