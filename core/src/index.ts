@@ -10,6 +10,7 @@ export * from './log';
 export * from './wear';
 export * from './air';
 export * from './strings';
+export * from './sets';
 export * from './sound';
 export * from './listening';
 export * from './bow';

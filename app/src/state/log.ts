@@ -59,7 +59,19 @@ const link: {
   keeping: number;
   /** Resolves once what the device keeps was read: what the server has besides makes a whole only with that. */
   read: Promise<void>;
-} = { store: null, channel: null, retry: undefined, patienceMs: 0, keeping: 0, read: Promise.resolve() };
+  /** The look at the server that is under way, and the one that follows it. */
+  looking: Promise<void>;
+  nextLook: Promise<void> | null;
+} = {
+  store: null,
+  channel: null,
+  retry: undefined,
+  patienceMs: 0,
+  keeping: 0,
+  read: Promise.resolve(),
+  looking: Promise.resolve(),
+  nextLook: null,
+};
 const FIRST_RETRY_MS = 1_000;
 const LONGEST_RETRY_MS = 30_000;
 const LOOK_AGAIN_MS = 60_000;
@@ -203,24 +215,41 @@ async function locked(work: () => Promise<void>): Promise<void> {
   await (navigator.locks ? navigator.locks.request('tembrin-outbox', work) : work());
 }
 
-/** Reads what the server has stored since last time. */
-export async function look(): Promise<void> {
+/**
+ * Reads what the server has stored since last time. Looks do not overlap: one that is asked for meanwhile follows, and stands
+ * for all that are asked for until it begins.
+ */
+export function look(): Promise<void> {
+  link.nextLook ??= link.looking.then(() => {
+    link.nextLook = null;
+    return lookOnce();
+  });
+  link.looking = link.nextLook;
+  return link.nextLook;
+}
+
+async function lookOnce(): Promise<void> {
   const mine = link.store;
   if (!mine) return;
   try {
     await link.read;
+    let after = (await mine.get('reached', 'log')) ?? 0;
+    // Each page shows at once, and is kept while the next is on its way.
+    let kept = Promise.resolve();
     for (let more = true; more && link.store === mine;) {
-      const after = (await mine.get('reached', 'log')) ?? 0;
       const page = await call('readLog', { query: { after } });
       if (link.store !== mine) return;
-      await keepPage(mine, page.events, page.reached, !page.more);
-      if (link.store !== mine) return;
-      more = page.more;
+      await kept;
+      kept = keepPage(mine, page.events, page.reached, !page.more);
+      // Told below, when the next page is there.
+      kept.catch(() => undefined);
+      ({ more, reached: after } = page);
       useLog.setState((state) => ({
         events: merged(state.events, page.events),
         complete: more ? state.complete : 'all',
       }));
     }
+    await kept;
   } catch (error) {
     if (link.store !== mine) return;
     if (error instanceof Refused && error.problem.status === 401) useLog.setState({ line: 'signed-out' });
@@ -332,6 +361,9 @@ function closeLog(): void {
   link.store = null;
   link.channel?.close();
   link.channel = null;
+  // Another household's log does not wait for this one's.
+  link.looking = Promise.resolve();
+  link.nextLook = null;
 }
 
 /** Sends and looks again when the connection or the page comes back, and every minute while it is open. */

@@ -1,3 +1,4 @@
+import { presetsFor } from '../sets';
 import { airOfStays, airVerdict, staysOf, woodParts } from '../air';
 import {
   CORES,
@@ -21,7 +22,7 @@ import {
 import { EVENT_TYPES, meaningOf } from '../log';
 import { dueOf, isDated, PART_IDS, partOf, partsOf } from '../parts';
 import { closingRound, openingRound, packingRound } from '../routines';
-import { changeJob, openStrings, presetsFor, setPull, stringLife, usualCreep } from '../strings';
+import { changeJob, openStrings, setPull, stringLife, usualCreep } from '../strings';
 import { scribe } from '../testing/events';
 import { NOW, situation } from '../testing/situations';
 import { DAY_MS, HOUR_MS } from '../time';

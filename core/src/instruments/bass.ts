@@ -1,12 +1,12 @@
-import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedSets, bowedStrings } from './bowed';
+import { namedNotes } from '../pitch';
+import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedStrings } from './bowed';
 import type { FamilyRecord, SizeFacts } from './family';
-import { notes } from './sets';
 import { usualWood } from './woods';
 
-const TUNING = notes('E1', 'A1', 'D2', 'G2');
-const LOW_B = notes('B0', 'E1', 'A1', 'D2', 'G2');
-const HIGH_C = notes('E1', 'A1', 'D2', 'G2', 'C3');
-const EXTENDED = notes('C1', 'A1', 'D2', 'G2');
+const TUNING = namedNotes('E1', 'A1', 'D2', 'G2');
+const LOW_B = namedNotes('B0', 'E1', 'A1', 'D2', 'G2');
+const HIGH_C = namedNotes('E1', 'A1', 'D2', 'G2', 'C3');
+const EXTENDED = namedNotes('C1', 'A1', 'D2', 'G2');
 /** The lowest string runs on past the nut, by as much as it sounds lower: four semitones. */
 const EXTENSION = Math.pow(2, 4 / 12);
 
@@ -44,65 +44,8 @@ export const bass = {
       ),
       name: 'Double bass',
       stringNames: ['E', 'A', 'D', 'G'],
-      otherTunings: [{ title: 'Solo tuning, a tone up', notes: notes('F#1', 'B1', 'E2', 'A2') }],
+      otherTunings: [{ title: 'Solo tuning, a tone up', notes: namedNotes('F#1', 'B1', 'E2', 'A2') }],
       usualCore: 'steel',
-      sets: bowedSets(TUNING, [
-        {
-          id: 'bass-orchestra',
-          title: 'Orchestra, medium steel',
-          strings: [
-            ['steel', 'nickel', 285],
-            ['steel', 'nickel', 290],
-            ['steel', 'nickel', 295],
-            ['steel', 'nickel', 285],
-          ],
-        },
-        {
-          id: 'bass-light',
-          title: 'Light steel',
-          strings: [
-            ['steel', 'nickel', 250],
-            ['steel', 'nickel', 255],
-            ['steel', 'nickel', 260],
-            ['steel', 'nickel', 250],
-          ],
-        },
-        {
-          id: 'bass-extension',
-          title: 'Orchestra, with a C on the extension',
-          tuning: EXTENDED,
-          strings: [
-            ['steel', 'nickel', 285],
-            ['steel', 'nickel', 290],
-            ['steel', 'nickel', 295],
-            ['steel', 'nickel', 285],
-          ],
-        },
-        {
-          id: 'bass-low-b',
-          title: 'Orchestra, with a low B',
-          tuning: LOW_B,
-          strings: [
-            ['steel', 'nickel', 280],
-            ['steel', 'nickel', 285],
-            ['steel', 'nickel', 290],
-            ['steel', 'nickel', 295],
-            ['steel', 'nickel', 285],
-          ],
-        },
-        {
-          id: 'bass-high-c',
-          title: 'Orchestra, with a high C',
-          tuning: HIGH_C,
-          strings: [
-            ['steel', 'nickel', 285],
-            ['steel', 'nickel', 290],
-            ['steel', 'nickel', 295],
-            ['steel', 'nickel', 285],
-            ['steel', 'nickel', 240],
-          ],
-        },
-      ]),
       // From memory.
       wood: usualWood({ body: 680, neck: 65, board: 88 }),
     },

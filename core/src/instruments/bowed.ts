@@ -1,10 +1,8 @@
-import { equalHz, type Note } from '../pitch';
 import { MONTH_DAYS } from '../time';
 import type { SizeFacts, StringLayout, StringLife, VariantRecord } from './family';
 import { tuningOf } from './pitch-lines';
-import { nearestSets } from './sets';
 import { lengthBySize } from './sizes';
-import { statedString, type Core, type StringSpec, type Winding } from './string-spec';
+import type { Core } from './string-spec';
 
 /** What bowed families have in common. Each states its own figures; what is here is how they are laid out. */
 
@@ -25,43 +23,6 @@ const BOWED_LIVES: Readonly<Record<Core, StringLife>> = {
 
 /** What the trade says of all of them, in a sentence. */
 export const BOWED_RULE = 'Common practice for bowed strings: 12 months at half an hour a day, 6 at two hours.';
-
-/** A bowed set by what each string pulls on the usual size, lowest first; tensions are from memory. */
-export interface BowedSet {
-  id: string;
-  title: string;
-  strings: readonly (readonly [Core, Winding, tensionN: number])[];
-  /** The notes they are made for, where those are not the usual ones. */
-  tuning?: readonly Note[];
-}
-
-/**
- * Sets as places to start from. Sets for smaller sizes are made to pull about as their own length asks, so the tension is
- * stated at the length there is.
- * @param made what is changed of a string; a plain one is sold by its gauge rather than by its tension
- */
-export function bowedSets(
-  usual: readonly Note[],
-  sets: readonly BowedSet[],
-  made: (spec: StringSpec, set: BowedSet, position: number) => StringSpec = (spec) => spec,
-): VariantRecord['sets'] {
-  return nearestSets(
-    sets.map((set) => {
-      const notes = set.tuning ?? usual;
-      return {
-        notes,
-        preset: (strings) => ({
-          id: set.id,
-          title: set.title,
-          strings: set.strings.map(([core, winding, tensionN], position) => {
-            const stated = { tensionN, lengthMm: strings[position]!.lengthMm, hz: equalHz(notes[position]!) };
-            return made(statedString(core, winding, stated), set, position);
-          }),
-        }),
-      };
-    }),
-  );
-}
 
 export const BOWED_ZONES = [
   'bow-hair',

@@ -1,10 +1,10 @@
-import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedSets, bowedStrings } from './bowed';
+import { namedNotes } from '../pitch';
+import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedStrings } from './bowed';
 import type { FamilyRecord, SizeFacts } from './family';
-import { notes } from './sets';
 import { usualWood } from './woods';
 
-const TUNING = notes('C2', 'G2', 'D3', 'A3');
-const FIVE = notes('C2', 'G2', 'D3', 'A3', 'E4');
+const TUNING = namedNotes('C2', 'G2', 'D3', 'A3');
+const FIVE = namedNotes('C2', 'G2', 'D3', 'A3', 'E4');
 
 /** Vibrating lengths [handbook 4, from memory; smaller ones from memory]. */
 const SIZES = {
@@ -40,40 +40,6 @@ export const cello = {
       name: 'Cello',
       stringNames: ['C', 'G', 'D', 'A'],
       usualCore: 'steel',
-      sets: bowedSets(TUNING, [
-        {
-          id: 'cello-steel',
-          title: 'Medium steel',
-          strings: [
-            ['steel', 'tungsten', 132],
-            ['steel', 'tungsten', 132],
-            ['steel', 'steel', 138],
-            ['steel', 'steel', 172],
-          ],
-        },
-        {
-          id: 'cello-synthetic',
-          title: 'Synthetic',
-          strings: [
-            ['synthetic', 'silver', 120],
-            ['synthetic', 'silver', 118],
-            ['synthetic', 'silver', 122],
-            ['synthetic', 'aluminium', 150],
-          ],
-        },
-        {
-          id: 'cello-five-steel',
-          title: 'Medium steel, with an E',
-          tuning: FIVE,
-          strings: [
-            ['steel', 'tungsten', 132],
-            ['steel', 'tungsten', 132],
-            ['steel', 'steel', 138],
-            ['steel', 'steel', 172],
-            ['steel', 'plain', 160],
-          ],
-        },
-      ]),
       // From memory.
       wood: usualWood({ body: 440, neck: 46, board: 62 }),
     },

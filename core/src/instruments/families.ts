@@ -12,9 +12,10 @@ const RECORDS = { violin, viola, cello, bass, guitar, harp };
 export type Family = keyof typeof RECORDS;
 export const FAMILIES = Object.keys(RECORDS) as [Family, ...Family[]];
 
-type NameOf<F extends Family> = F extends Family ? keyof (typeof RECORDS)[F]['variants'] : never;
+/** Kinds of a family by the names of their records: `usual` where there is one that nobody names. */
+export type VariantName<F extends Family> = F extends Family ? keyof (typeof RECORDS)[F]['variants'] : never;
 /** A named kind of a family; what has only one kind has none. */
-export type Kind = Exclude<NameOf<Family>, 'usual'>;
+export type Kind = Exclude<VariantName<Family>, 'usual'>;
 export const KINDS = [...new Set(Object.values(RECORDS).flatMap(({ variants }) => Object.keys(variants)))].filter(
   (name) => name !== 'usual',
 ) as [Kind, ...Kind[]];
@@ -37,8 +38,13 @@ export function kindsOf(family: Family): readonly Kind[] {
  * @param kind null where the family has none, or nobody said
  */
 export function variantOf({ family, kind }: { family: Family; kind: Kind | null }): VariantRecord {
-  const { variants } = recordOf(family);
-  return (kind === null ? undefined : variants[kind]) ?? Object.values(variants)[0]!;
+  return recordOf(family).variants[variantNameOf({ family, kind })]!;
+}
+
+/** Under which name a kind is kept: the family's usual one where nobody has said which it is. */
+export function variantNameOf({ family, kind }: { family: Family; kind: Kind | null }): string {
+  const names = Object.keys(recordOf(family).variants);
+  return kind !== null && names.includes(kind) ? kind : names[0]!;
 }
 
 /** Named sizes of a family, the usual one first; none where size is not a choice. */

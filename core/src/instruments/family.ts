@@ -1,7 +1,7 @@
 import type { Note, Temperament } from '../pitch';
 import type { SchoolId, Side } from '../schools';
 import type { Figure } from './figures';
-import type { Core, StringSpec } from './string-spec';
+import type { Core } from './string-spec';
 import type { Surface } from './surfaces';
 import type { WoodFacts } from './woods';
 import type { Zone } from './zones';
@@ -64,19 +64,6 @@ export interface SizeFacts {
   bodyScale: number | null;
 }
 
-/** A set of strings in general terms, as a place to start from; lowest string first. */
-export interface SetPreset {
-  id: string;
-  title: string;
-  strings: readonly StringSpec[];
-}
-
-/** One open string: what it should sound, and how long it is. */
-export interface StringPlace {
-  note: Note;
-  lengthMm: number;
-}
-
 /** Strings an instrument is built for: how many, and tuned how. A place to start from; the player's own come before it. */
 export interface StringLayout {
   /** "5 strings"; with its lowest and highest note it is told from every other of its kind. */
@@ -129,8 +116,6 @@ export interface VariantRecord {
   /** What strings are made of where nobody said. */
   usualCore: Core;
   lives: Readonly<Record<Core, StringLife>>;
-  /** Sets to start from, the usual one first; none where no set of so many strings is known. */
-  sets: (strings: readonly StringPlace[]) => SetPreset[];
   /** The parts that move with the air, at the usual size; the first decides the verdict. */
   wood: readonly WoodFacts[];
 }

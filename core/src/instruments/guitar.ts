@@ -1,13 +1,12 @@
-import { equalHz, type Note } from '../pitch';
+import { namedNotes } from '../pitch';
 import { MONTH_DAYS } from '../time';
 import type { FamilyRecord, SizeFacts, StringLayout, StringLife } from './family';
 import { tuningOf } from './pitch-lines';
-import { gaugedSet, nearestSets, notes, type MadeFor } from './sets';
 import { lengthBySize } from './sizes';
-import { statedString, type Core } from './string-spec';
+import type { Core } from './string-spec';
 import { neckWood, usualWood } from './woods';
 
-const TUNING = notes('E2', 'A2', 'D3', 'G3', 'B3', 'E4');
+const TUNING = namedNotes('E2', 'A2', 'D3', 'G3', 'B3', 'E4');
 
 /** Vibrating lengths [handbook 4, from memory; smaller ones from memory]. */
 const SIZES = {
@@ -49,69 +48,48 @@ const BASS_LIVES: Readonly<Record<Core, StringLife>> = {
   carbon: BASS,
 };
 
-/**
- * A nylon set by what each string pulls at the classical length, lowest first; tensions are from memory.
- * @param wound how many of the lower ones are wound
- */
-function nylonSet(
-  id: string,
-  title: string,
-  made: readonly Note[],
-  wound: number,
-  tensions: readonly number[],
-): MadeFor {
-  const strings = tensions.map((tensionN, position) =>
-    statedString('nylon', position < wound ? 'silver' : 'plain', {
-      tensionN,
-      lengthMm: CLASSICAL_MM,
-      hz: equalHz(made[position]!),
-    }),
-  );
-  return { notes: made, preset: () => ({ id, title, strings }) };
-}
-
 const OTHER_TUNINGS = [
-  { title: 'Lowest string down a tone', notes: notes('D2', 'A2', 'D3', 'G3', 'B3', 'E4') },
-  { title: 'All down a semitone', notes: notes('Eb2', 'Ab2', 'Db3', 'Gb3', 'Bb3', 'Eb4') },
-  { title: 'All down a tone', notes: notes('D2', 'G2', 'C3', 'F3', 'A3', 'D4') },
-  { title: 'Open G', notes: notes('D2', 'G2', 'D3', 'G3', 'B3', 'D4') },
+  { title: 'Lowest string down a tone', notes: namedNotes('D2', 'A2', 'D3', 'G3', 'B3', 'E4') },
+  { title: 'All down a semitone', notes: namedNotes('Eb2', 'Ab2', 'Db3', 'Gb3', 'Bb3', 'Eb4') },
+  { title: 'All down a tone', notes: namedNotes('D2', 'G2', 'C3', 'F3', 'A3', 'D4') },
+  { title: 'Open G', notes: namedNotes('D2', 'G2', 'D3', 'G3', 'B3', 'D4') },
 ] as const;
 
 /** What guitars are built with besides six strings. From memory, lengths too. */
 const SIX: StringLayout = { title: '6 strings', notes: TUNING };
-const SEVEN: StringLayout = { title: '7 strings', notes: notes('B1', 'E2', 'A2', 'D3', 'G3', 'B3', 'E4') };
+const SEVEN: StringLayout = { title: '7 strings', notes: namedNotes('B1', 'E2', 'A2', 'D3', 'G3', 'B3', 'E4') };
 const BARITONE: StringLayout = {
   title: 'Baritone, 6 strings',
-  notes: notes('B1', 'E2', 'A2', 'D3', 'F#3', 'B3'),
+  notes: namedNotes('B1', 'E2', 'A2', 'D3', 'F#3', 'B3'),
   lengthMm: 686,
   names: ['B', 'E', 'A', 'D', 'F♯', 'high B'],
 };
 /** Twelve in six courses: the lower four with their octaves, the upper two doubled. */
 const COURSES: StringLayout = {
   title: '12 strings in courses',
-  notes: notes('E2', 'E3', 'A2', 'A3', 'D3', 'D4', 'G3', 'G4', 'B3', 'B3', 'E4', 'E4'),
+  notes: namedNotes('E2', 'E3', 'A2', 'A3', 'D3', 'D4', 'G3', 'G4', 'B3', 'B3', 'E4', 'E4'),
   names: ['6', '6 octave', '5', '5 octave', '4', '4 octave', '3', '3 octave', '2', '2 twin', '1', '1 twin'],
 };
 const STEEL_LAYOUTS: [StringLayout, ...StringLayout[]] = [
   SIX,
   COURSES,
   SEVEN,
-  { title: 'Tenor, 4 strings', notes: notes('C3', 'G3', 'D4', 'A4'), lengthMm: 584 },
-  { title: 'Tenor, 4 strings', notes: notes('D3', 'G3', 'B3', 'E4'), lengthMm: 584 },
+  { title: 'Tenor, 4 strings', notes: namedNotes('C3', 'G3', 'D4', 'A4'), lengthMm: 584 },
+  { title: 'Tenor, 4 strings', notes: namedNotes('D3', 'G3', 'B3', 'E4'), lengthMm: 584 },
   BARITONE,
 ];
-const TEN = notes('F#1', 'Ab1', 'Bb1', 'C2', 'E2', 'A2', 'D3', 'G3', 'B3', 'E4');
+const TEN = namedNotes('F#1', 'Ab1', 'Bb1', 'C2', 'E2', 'A2', 'D3', 'G3', 'B3', 'E4');
 const CLASSICAL_LAYOUTS: [StringLayout, ...StringLayout[]] = [SIX, SEVEN, { title: '10 strings', notes: TEN }];
 const EIGHT: StringLayout = {
   title: '8 strings',
-  notes: notes('F#1', 'B1', 'E2', 'A2', 'D3', 'G3', 'B3', 'E4'),
+  notes: namedNotes('F#1', 'B1', 'E2', 'A2', 'D3', 'G3', 'B3', 'E4'),
   lengthMm: 686,
 };
 const ELECTRIC_LAYOUTS: [StringLayout, ...StringLayout[]] = [SIX, SEVEN, EIGHT, COURSES, BARITONE];
-const BASS_TUNING = notes('E1', 'A1', 'D2', 'G2');
-const BASS_LOW = notes('B0', 'E1', 'A1', 'D2', 'G2');
-const BASS_HIGH = notes('E1', 'A1', 'D2', 'G2', 'C3');
-const BASS_SIX = notes('B0', 'E1', 'A1', 'D2', 'G2', 'C3');
+const BASS_TUNING = namedNotes('E1', 'A1', 'D2', 'G2');
+const BASS_LOW = namedNotes('B0', 'E1', 'A1', 'D2', 'G2');
+const BASS_HIGH = namedNotes('E1', 'A1', 'D2', 'G2', 'C3');
+const BASS_SIX = namedNotes('B0', 'E1', 'A1', 'D2', 'G2', 'C3');
 const BASS_LAYOUTS: [StringLayout, ...StringLayout[]] = [
   { title: '4 strings', notes: BASS_TUNING },
   { title: '5 strings', notes: BASS_LOW },
@@ -119,56 +97,10 @@ const BASS_LAYOUTS: [StringLayout, ...StringLayout[]] = [
   { title: '6 strings', notes: BASS_SIX },
 ];
 
-const STEEL_SETS = [
-  gaugedSet('steel-extra-light', 'Extra light .010–.047', 'bronze', TUNING, '47w 39w 30w 23w 14 10'),
-  gaugedSet('steel-light', 'Light .012–.053', 'bronze', TUNING, '53w 42w 32w 24w 16 12'),
-  gaugedSet('steel-medium', 'Medium .013–.056', 'bronze', TUNING, '56w 45w 35w 26w 17 13'),
-  gaugedSet(
-    'steel-twelve',
-    'Light .010–.047, in courses',
-    'bronze',
-    COURSES.notes,
-    '47w 27w 39w 18 30w 12 23w 8 14 14 10 10',
-  ),
-  gaugedSet('steel-seven', 'Light .012–.062', 'bronze', SEVEN.notes, '62w 53w 42w 32w 24w 16 12'),
-  gaugedSet('steel-tenor-fifths', 'Tenor in fifths .010–.032', 'bronze', STEEL_LAYOUTS[3]!.notes, '32w 22w 14 10'),
-  gaugedSet('steel-tenor-fourths', 'Tenor .012–.032', 'bronze', STEEL_LAYOUTS[4]!.notes, '32w 24w 16 12'),
-  gaugedSet('steel-baritone', 'Baritone .014–.070', 'bronze', BARITONE.notes, '70w 56w 45w 35w 18 14'),
-];
-const CLASSICAL_SETS = [
-  nylonSet('classical-normal', 'Normal tension nylon', TUNING, 3, [65, 70, 71, 54, 53, 69]),
-  nylonSet('classical-high', 'High tension nylon', TUNING, 3, [69, 74, 75, 58, 56, 73]),
-  nylonSet('classical-seven', 'Normal tension nylon, with a B', SEVEN.notes, 4, [64, 65, 70, 71, 54, 53, 69]),
-  nylonSet('classical-ten', 'Normal tension nylon, ten strings', TEN, 7, [62, 63, 64, 66, 65, 70, 71, 54, 53, 69]),
-];
-const ELECTRIC_SETS = [
-  gaugedSet('electric-light', 'Light .009–.042', 'nickel-plated', TUNING, '42w 32w 24w 16 11 9'),
-  gaugedSet('electric-regular', 'Regular .010–.046', 'nickel-plated', TUNING, '46w 36w 26w 17 13 10'),
-  gaugedSet('electric-medium', 'Medium .011–.049', 'nickel-plated', TUNING, '49w 38w 28w 18 14 11'),
-  gaugedSet('electric-seven', 'Regular .010–.059', 'nickel-plated', SEVEN.notes, '59w 46w 36w 26w 17 13 10'),
-  gaugedSet('electric-eight', 'Regular .010–.074', 'nickel-plated', EIGHT.notes, '74w 56w 44w 34w 26w 17 13 10'),
-  gaugedSet(
-    'electric-twelve',
-    'Light .010–.046, in courses',
-    'nickel-plated',
-    COURSES.notes,
-    '46w 26w 36w 17 26w 12 17 8 13 13 10 10',
-  ),
-  gaugedSet('electric-baritone', 'Baritone .014–.068', 'nickel-plated', BARITONE.notes, '68w 56w 44w 34w 18 14'),
-];
-const BASS_SETS = [
-  gaugedSet('bass-guitar-medium', 'Medium .045–.105', 'nickel-plated', BASS_TUNING, '105w 85w 65w 45w'),
-  gaugedSet('bass-guitar-light', 'Light .040–.095', 'nickel-plated', BASS_TUNING, '95w 75w 55w 40w'),
-  gaugedSet('bass-guitar-low-b', 'Medium .045–.130', 'nickel-plated', BASS_LOW, '130w 105w 85w 65w 45w'),
-  gaugedSet('bass-guitar-high-c', 'Medium .032–.105', 'nickel-plated', BASS_HIGH, '105w 85w 65w 45w 32w'),
-  gaugedSet('bass-guitar-six', 'Medium .032–.130', 'nickel-plated', BASS_SIX, '130w 105w 85w 65w 45w 32w'),
-];
-
-const common = (layouts: [StringLayout, ...StringLayout[]], sets: readonly MadeFor[]) => ({
+const common = (layouts: [StringLayout, ...StringLayout[]]) => ({
   stringCount: layouts[0].notes.length,
   tuning: tuningOf(layouts, 5),
   layouts,
-  sets: nearestSets(sets),
 });
 const SIX_NAMES = ['E', 'A', 'D', 'G', 'B', 'high E'] as const;
 
@@ -184,7 +116,7 @@ export const guitar = {
   sizes: SIZES,
   variants: {
     steel: {
-      ...common(STEEL_LAYOUTS, STEEL_SETS),
+      ...common(STEEL_LAYOUTS),
       name: 'Steel-string guitar',
       stringNames: SIX_NAMES,
       otherTunings: OTHER_TUNINGS,
@@ -194,7 +126,7 @@ export const guitar = {
       wood: usualWood(WIDTHS),
     },
     classical: {
-      ...common(CLASSICAL_LAYOUTS, CLASSICAL_SETS),
+      ...common(CLASSICAL_LAYOUTS),
       name: 'Classical guitar',
       stringNames: SIX_NAMES,
       otherTunings: OTHER_TUNINGS,
@@ -204,7 +136,7 @@ export const guitar = {
       wood: usualWood(WIDTHS),
     },
     electric: {
-      ...common(ELECTRIC_LAYOUTS, ELECTRIC_SETS),
+      ...common(ELECTRIC_LAYOUTS),
       name: 'Electric guitar',
       stringNames: SIX_NAMES,
       otherTunings: OTHER_TUNINGS,
@@ -215,10 +147,10 @@ export const guitar = {
       wood: neckWood(WIDTHS),
     },
     'bass-guitar': {
-      ...common(BASS_LAYOUTS, BASS_SETS),
+      ...common(BASS_LAYOUTS),
       name: 'Bass guitar',
       stringNames: ['E', 'A', 'D', 'G'],
-      otherTunings: [{ title: 'Lowest string down a tone', notes: notes('D1', 'A1', 'D2', 'G2') }],
+      otherTunings: [{ title: 'Lowest string down a tone', notes: namedNotes('D1', 'A1', 'D2', 'G2') }],
       lengthMm: lengthBySize(BASS_SIZES),
       usualCore: 'steel',
       lives: BASS_LIVES,

@@ -1,7 +1,7 @@
-import { diatonic, equalHz, noteOf, type Note } from '../pitch';
-import type { Built, FamilyRecord, SetPreset, StringLayout, StringLife, StringPlace, VariantRecord } from './family';
+import { diatonic, noteOf, type Note } from '../pitch';
+import type { Built, FamilyRecord, StringLayout, StringLife, VariantRecord } from './family';
 import { alongNotes } from './pitch-lines';
-import { statedString, type Core, type StringSpec } from './string-spec';
+import type { Core } from './string-spec';
 import { usualWood } from './woods';
 
 /** The strings of a range: the white keys from end to end. */
@@ -50,51 +50,6 @@ const LENGTHS: readonly (readonly [Note, number])[] = [
   [103, 72],
 ];
 
-/** What harp strings pull by note, N, at the usual lengths: from memory, mid-way figures between which it is interpolated. */
-const LEVER_PULLS: readonly (readonly [Note, number])[] = [
-  [31, 190],
-  [36, 180],
-  [48, 150],
-  [60, 115],
-  [72, 80],
-  [84, 50],
-  [96, 35],
-];
-const PEDAL_PULLS: readonly (readonly [Note, number])[] = [
-  [24, 420],
-  [36, 380],
-  [48, 300],
-  [60, 220],
-  [72, 150],
-  [84, 90],
-  [103, 50],
-];
-
-/** The highest note of the wire strings: G2. From memory. */
-const WIRE_UP_TO: Note = 43;
-
-interface Registers {
-  pulls: readonly (readonly [Note, number])[];
-  /** From this note on the strings are nylon whatever the middle is. */
-  nylonFrom: Note;
-}
-
-/** Register of a harp string: basses are wound wire, the middle gut or nylon, the top nylon. From memory. */
-function specAt({ note, lengthMm }: StringPlace, { pulls, nylonFrom }: Registers, middle: 'gut' | 'nylon'): StringSpec {
-  const stated = { tensionN: Math.round(alongNotes(pulls, note)), lengthMm, hz: equalHz(note) };
-  if (note <= WIRE_UP_TO) return statedString('steel', 'copper', stated);
-  return statedString(note >= nylonFrom ? 'nylon' : middle, 'plain', stated);
-}
-
-const setsFor =
-  (kind: string, registers: Registers, order: readonly ('gut' | 'nylon')[]): VariantRecord['sets'] =>
-  (strings) =>
-    order.map((middle): SetPreset => ({
-      id: `harp-${kind}-${middle}`,
-      title: middle === 'gut' ? 'Gut in the middle, nylon above, wire below' : 'Nylon, wire below',
-      strings: strings.map((string) => specAt(string, registers, middle)),
-    }));
-
 /** Middle gut octaves are commonly renewed every one to two years, nylon and wire later: stated defaults, from memory. */
 const life = (days: number): StringLife => ({ hours: 1.5 * days, days, basis: 'default' });
 const LIVES: Readonly<Record<Core, StringLife>> = {
@@ -130,7 +85,6 @@ export const harp = {
       stringCount: 34,
       layouts: LEVER_LAYOUTS,
       tuning: tuningBy(LEVER_LAYOUTS, PEDAL_LAYOUTS),
-      sets: setsFor('lever', { pulls: LEVER_PULLS, nylonFrom: 84 }, ['nylon', 'gut']),
     },
     pedal: {
       ...COMMON,
@@ -138,7 +92,6 @@ export const harp = {
       stringCount: 47,
       layouts: PEDAL_LAYOUTS,
       tuning: tuningBy(PEDAL_LAYOUTS, LEVER_LAYOUTS),
-      sets: setsFor('pedal', { pulls: PEDAL_PULLS, nylonFrom: 88 }, ['gut', 'nylon']),
     },
   },
   strings: {

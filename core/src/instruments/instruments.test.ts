@@ -1,4 +1,5 @@
-import { openStrings, presetsFor, setPull } from '../strings';
+import { presetsFor } from '../sets';
+import { openStrings, setPull } from '../strings';
 import { noteName } from '../pitch';
 import {
   bodyScale,

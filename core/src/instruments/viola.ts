@@ -1,11 +1,11 @@
-import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedSets, bowedStrings } from './bowed';
+import { namedNotes } from '../pitch';
+import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedStrings } from './bowed';
 import type { BodyFacts, FamilyRecord, SizeFacts } from './family';
-import { notes } from './sets';
 import { lengthByBody } from './sizes';
 import { usualWood } from './woods';
 
-const TUNING = notes('C3', 'G3', 'D4', 'A4');
-const FIVE = notes('C3', 'G3', 'D4', 'A4', 'E5');
+const TUNING = namedNotes('C3', 'G3', 'D4', 'A4');
+const FIVE = namedNotes('C3', 'G3', 'D4', 'A4', 'E5');
 
 /** Violas are told by the length of the body [handbook 10, from memory]: 375 mm of string on the 406 mm of sixteen inches [handbook 4]. */
 const BODY: BodyFacts = {
@@ -50,40 +50,6 @@ export const viola = {
       name: 'Viola',
       stringNames: ['C', 'G', 'D', 'A'],
       usualCore: 'synthetic',
-      sets: bowedSets(TUNING, [
-        {
-          id: 'viola-synthetic',
-          title: 'Medium synthetic',
-          strings: [
-            ['synthetic', 'silver', 49],
-            ['synthetic', 'silver', 48],
-            ['synthetic', 'aluminium', 50],
-            ['steel', 'aluminium', 68],
-          ],
-        },
-        {
-          id: 'viola-steel',
-          title: 'Steel core',
-          strings: [
-            ['steel', 'silver', 60],
-            ['steel', 'silver', 56],
-            ['steel', 'aluminium', 58],
-            ['steel', 'aluminium', 76],
-          ],
-        },
-        {
-          id: 'viola-five-synthetic',
-          title: 'Medium synthetic, with an E',
-          tuning: FIVE,
-          strings: [
-            ['synthetic', 'silver', 49],
-            ['synthetic', 'silver', 48],
-            ['synthetic', 'aluminium', 50],
-            ['steel', 'aluminium', 68],
-            ['steel', 'plain', 72],
-          ],
-        },
-      ]),
       // From memory.
       wood: usualWood({ body: 240, neck: 36, board: 45 }),
     },

@@ -1,11 +1,10 @@
-import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedSets, bowedStrings } from './bowed';
+import { namedNotes } from '../pitch';
+import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedStrings } from './bowed';
 import type { FamilyRecord, SizeFacts } from './family';
-import { notes } from './sets';
-import { plainString } from './string-spec';
 import { usualWood } from './woods';
 
-const TUNING = notes('G3', 'D4', 'A4', 'E5');
-const FIVE = notes('C3', 'G3', 'D4', 'A4', 'E5');
+const TUNING = namedNotes('G3', 'D4', 'A4', 'E5');
+const FIVE = namedNotes('C3', 'G3', 'D4', 'A4', 'E5');
 
 /** Vibrating lengths [handbook 4, from memory; 7/8 and 1/16 from memory]; the body follows them. */
 const SIZES = {
@@ -42,66 +41,6 @@ export const violin = {
       name: 'Violin',
       stringNames: ['G', 'D', 'A', 'E'],
       usualCore: 'synthetic',
-      sets: bowedSets(
-        TUNING,
-        [
-          {
-            id: 'violin-synthetic-medium',
-            title: 'Medium synthetic',
-            strings: [
-              ['synthetic', 'silver', 44],
-              ['synthetic', 'aluminium', 43],
-              ['synthetic', 'aluminium', 54],
-              ['steel', 'plain', 78],
-            ],
-          },
-          {
-            id: 'violin-synthetic-light',
-            title: 'Light synthetic',
-            strings: [
-              ['synthetic', 'silver', 40],
-              ['synthetic', 'aluminium', 40],
-              ['synthetic', 'aluminium', 49],
-              ['steel', 'plain', 72],
-            ],
-          },
-          {
-            id: 'violin-steel',
-            title: 'Steel core',
-            strings: [
-              ['steel', 'silver', 50],
-              ['steel', 'aluminium', 53],
-              ['steel', 'aluminium', 61],
-              ['steel', 'plain', 80],
-            ],
-          },
-          {
-            id: 'violin-gut',
-            title: 'Gut, wound below',
-            strings: [
-              ['gut', 'silver', 40],
-              ['gut', 'aluminium', 38],
-              ['gut', 'plain', 46],
-              ['steel', 'plain', 75],
-            ],
-          },
-          {
-            id: 'violin-five-synthetic',
-            title: 'Medium synthetic, with a C',
-            tuning: FIVE,
-            strings: [
-              ['synthetic', 'tungsten', 42],
-              ['synthetic', 'silver', 44],
-              ['synthetic', 'aluminium', 43],
-              ['synthetic', 'aluminium', 54],
-              ['steel', 'plain', 78],
-            ],
-          },
-        ],
-        // The plain E is sold by its gauge; light and heavy ones differ by hundredths.
-        (spec, { id, strings }, position) =>
-          position === strings.length - 1 ? plainString('steel', id.endsWith('light') ? 0.25 : 0.26) : spec,
-      ),
       // Body [handbook 3]; neck and board from memory.
       wood: usualWood({ body: 208, neck: 33, board: 42 }),
     },

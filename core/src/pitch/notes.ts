@@ -54,6 +54,15 @@ export function noteOf(text: string): Note | null {
   return note >= 12 && note <= 120 ? note : null;
 }
 
+/** Notes by their names, for records. @throws RangeError at a name that is no note */
+export function namedNotes(...names: readonly string[]): Note[] {
+  return names.map((name) => {
+    const note = noteOf(name);
+    if (note === null) throw new RangeError(`“${name}” is no note.`);
+    return note;
+  });
+}
+
 /**
  * Notes of the white keys from one to another, both included; what harps are strung with.
  * @example diatonic(60, 72) // [60, 62, 64, 65, 67, 69, 71, 72]

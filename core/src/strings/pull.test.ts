@@ -1,3 +1,4 @@
+import { presetsFor } from '../sets';
 import { plainString, statedString, usualFacts, type StringSpec } from '../instruments';
 import { foldLog, type Fitting, type LogEvent } from '../log';
 import { DAY_MS, YEAR_DAYS } from '../time';
@@ -17,7 +18,7 @@ import {
 } from './settling';
 import { isOldSpare, OLD_SPARE_YEARS, spareLeft, type Spare } from './spares';
 import { densityOf, pullOf, setPull, strengthOf } from './tension';
-import { presetsFor, usualLengthMm, usualTuning } from './tunings';
+import { usualLengthMm, usualTuning } from './tunings';
 
 const E = plainString('steel', 0.26);
 const G = statedString('synthetic', 'silver', { tensionN: 44, lengthMm: 328, hz: 196 });

@@ -1,3 +1,4 @@
+import { presetsFor } from '../sets';
 import fc from 'fast-check';
 import {
   compareStrung,
@@ -6,7 +7,6 @@ import {
   loadVerdict,
   openStrings,
   plainDensity,
-  presetsFor,
   setPull,
   slackMm,
   strengthOf,

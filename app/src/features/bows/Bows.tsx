@@ -63,7 +63,8 @@ function BowRow({
   instrument: Instrument;
   moment: Moment;
 }) {
-  const first = byUrgency(threads)[0]!;
+  // Rosin is looked at when it is taken; what a list of bows is read for is their hair.
+  const first = byUrgency(threads.filter(({ part }) => part !== 'rosin'))[0]!;
   const reason = reasonFor(first, instrument, moment);
   return (
     <View role="listitem">

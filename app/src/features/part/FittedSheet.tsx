@@ -17,7 +17,7 @@ import type { Doer, FitReason } from '@tembrin/core/log';
 import { PUT_ON_RECORD } from '@/copy/common';
 import { copy } from '@/copy/screens/part/fitted-sheet';
 
-interface FittedSheetProps {
+export interface FittedSheetProps {
   instrument: Instrument;
   begun: BegunCopy;
   nowMs: number;

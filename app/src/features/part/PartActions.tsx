@@ -6,7 +6,7 @@ import { Button } from '@/ui/Button';
 import { useKeys } from '@/ui/keys';
 import { copyOf } from '@/copy/parts';
 import { DoneSheet } from './DoneSheet';
-import { FittedSheet } from './FittedSheet';
+import { FittedSheet } from '../strings/routes';
 import { beginsAnew, partOf, type PartEntry, type PartId, type Thread } from '@tembrin/core/parts';
 import { copy } from '@/copy/screens/part/part-actions';
 

@@ -1,8 +1,9 @@
+import { presetsFor } from '@tembrin/core/sets';
 import type { Instrument } from '@tembrin/contract';
 import { useMemo } from 'react';
 import { useCards } from '@/state/cards';
 import { useSpares } from '@/state/year';
-import { openStrings, presetsFor } from '@tembrin/core/strings';
+import { openStrings } from '@tembrin/core/strings';
 import type { StringSpec } from '@tembrin/core/instruments';
 import { copy } from '@/copy/screens/strings/sets';
 

@@ -1,3 +1,4 @@
+import { presetsFor } from '@tembrin/core/sets';
 import type { Card } from '@tembrin/contract';
 import { act as record } from '@/state/actions';
 import { runHook } from '@/testing/hook';
@@ -8,7 +9,7 @@ import { useChangeStart } from './use-change-start';
 import { useComparison } from './use-comparison';
 import { useStrungForm } from './use-strung-form';
 import { useWhatIsOn } from './use-what-is-on';
-import { openStrings, presetsFor } from '@tembrin/core/strings';
+import { openStrings } from '@tembrin/core/strings';
 
 const mockAsked: { params: Record<string, string> } = { params: {} };
 jest.mock('expo-router', () => ({

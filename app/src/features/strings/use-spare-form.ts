@@ -1,3 +1,4 @@
+import { presetsFor } from '@tembrin/core/sets';
 import type { Card, Instrument } from '@tembrin/contract';
 import { useState } from 'react';
 import { sentenceOf } from '@/state/api';
@@ -5,7 +6,7 @@ import { addCards, changeCard } from '@/state/cards';
 import { useHousehold } from '@/state/household';
 import { notifyProblem } from '@/state/notice';
 import { noteNames } from '@/copy/strings';
-import { openStrings, presetsFor, spareSchema, type Spare } from '@tembrin/core/strings';
+import { openStrings, spareSchema, type Spare } from '@tembrin/core/strings';
 import { variantOf } from '@tembrin/core/instruments';
 import { copy } from '@/copy/screens/strings/spares';
 

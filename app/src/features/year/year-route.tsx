@@ -1,12 +1,7 @@
-import { lazy, Suspense } from 'react';
-
-const Loaded = lazy(() => import('./Year').then((module) => ({ default: module.YearRoute })));
+import { lazily } from '@/ui/lazily';
 
 /** Route: the year and one of its items, in a file of its own: two routes share it, and the first screen needs none of it. */
-export function YearRoute() {
-  return (
-    <Suspense fallback={null}>
-      <Loaded />
-    </Suspense>
-  );
-}
+export const YearRoute = lazily(
+  () => import('./Year'),
+  (module) => module.YearRoute,
+);

@@ -1,1 +1,1 @@
-export { AddPlace as default } from '@/features/air/PlaceForm';
+export { AddPlace as default } from '@/features/air/routes';

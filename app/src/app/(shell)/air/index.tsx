@@ -1,1 +1,1 @@
-export { AirRoute as default } from '@/features/air/AirRoute';
+export { AirRoute as default } from '@/features/air/routes';

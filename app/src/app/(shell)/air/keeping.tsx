@@ -1,1 +1,1 @@
-export { Keeping as default } from '@/features/air/Keeping';
+export { Keeping as default } from '@/features/air/routes';

@@ -1,1 +1,1 @@
-export { Moving as default } from '@/features/air/Moving';
+export { Moving as default } from '@/features/air/routes';

@@ -1,1 +1,1 @@
-export { ChangeRoute as default } from '@/features/strings/ChangeRoute';
+export { ChangeRoute as default } from '@/features/strings/routes';

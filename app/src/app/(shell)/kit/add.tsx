@@ -1,1 +1,1 @@
-export { AddInstrument as default } from '@/features/kit/AddInstrument';
+export { AddInstrument as default } from '@/features/kit/facts-routes';

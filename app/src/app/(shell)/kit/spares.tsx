@@ -1,1 +1,1 @@
-export { Spares as default } from '@/features/strings/Spares';
+export { Spares as default } from '@/features/strings/routes';

@@ -1,1 +1,1 @@
-export { ChangePlace as default } from '@/features/air/PlaceForm';
+export { ChangePlace as default } from '@/features/air/routes';

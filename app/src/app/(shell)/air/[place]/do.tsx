@@ -1,1 +1,1 @@
-export { WhatToDo as default } from '@/features/air/WhatToDo';
+export { WhatToDo as default } from '@/features/air/routes';

@@ -1,1 +1,1 @@
-export { HygrometerRoute as default } from '@/features/air/HygrometerScreen';
+export { HygrometerRoute as default } from '@/features/air/routes';

@@ -1,1 +1,1 @@
-export { Hygrometers as default } from '@/features/air/Hygrometers';
+export { Hygrometers as default } from '@/features/air/routes';

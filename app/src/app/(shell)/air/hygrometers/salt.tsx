@@ -1,1 +1,1 @@
-export { SaltCheckRoute as default } from '@/features/air/SaltCheck';
+export { SaltCheckRoute as default } from '@/features/air/routes';

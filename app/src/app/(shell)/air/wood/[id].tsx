@@ -1,1 +1,1 @@
-export { WoodRoute as default } from '@/features/air/Wood';
+export { WoodRoute as default } from '@/features/air/routes';

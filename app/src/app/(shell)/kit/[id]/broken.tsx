@@ -1,1 +1,1 @@
-export { BrokenRoute as default } from '@/features/strings/BrokenScreen';
+export { BrokenRoute as default } from '@/features/strings/routes';

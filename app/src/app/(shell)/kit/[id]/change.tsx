@@ -1,1 +1,1 @@
-export { ChangeInstrument as default } from '@/features/kit/ChangeInstrument';
+export { ChangeInstrument as default } from '@/features/kit/facts-routes';

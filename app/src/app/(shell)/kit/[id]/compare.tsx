@@ -1,1 +1,1 @@
-export { CompareRoute as default } from '@/features/strings/CompareScreen';
+export { CompareRoute as default } from '@/features/strings/routes';

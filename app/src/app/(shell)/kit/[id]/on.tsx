@@ -1,1 +1,1 @@
-export { StringsRoute as default } from '@/features/strings/StringsScreen';
+export { StringsRoute as default } from '@/features/strings/routes';

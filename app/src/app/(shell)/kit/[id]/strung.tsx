@@ -1,1 +1,1 @@
-export { StrungRoute as default } from '@/features/strings/StrungForm';
+export { StrungRoute as default } from '@/features/strings/routes';

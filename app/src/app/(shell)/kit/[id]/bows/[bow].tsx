@@ -1,1 +1,1 @@
-export { BowRoute as default } from '@/features/bows/BowScreen';
+export { BowRoute as default } from '@/features/bows/routes';

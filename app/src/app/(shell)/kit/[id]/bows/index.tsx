@@ -1,1 +1,1 @@
-export { BowsRoute as default } from '@/features/bows/Bows';
+export { BowsRoute as default } from '@/features/bows/routes';

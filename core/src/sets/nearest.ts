@@ -1,7 +1,22 @@
-import { noteOf, type Note } from '../pitch';
+import { plainString, woundString, type StringSpec, type Winding } from '../instruments';
+import type { Note } from '../pitch';
 import { mmOfThousandths } from '../units';
-import type { SetPreset, StringPlace, VariantRecord } from './family';
-import { plainString, woundString, type StringSpec, type Winding } from './string-spec';
+
+/** One open string: what it should sound, and how long it is. */
+export interface StringPlace {
+  note: Note;
+  lengthMm: number;
+}
+
+/** A set of strings in general terms, as a place to start from; lowest string first. */
+export interface SetPreset {
+  id: string;
+  title: string;
+  strings: readonly StringSpec[];
+}
+
+/** Sets to start from for some strings, the usual one first; none where no set of so many is known. */
+export type SetsFor = (strings: readonly StringPlace[]) => SetPreset[];
 
 /** A set and what it is made for; of as many strings as there are notes. */
 export interface MadeFor {
@@ -13,7 +28,7 @@ export interface MadeFor {
 const AS_GOOD = 1;
 
 /** Of several sets those that suit the strings there are: of as many strings, and made for notes as near to theirs as any. */
-export function nearestSets(sets: readonly MadeFor[]): VariantRecord['sets'] {
+export function nearestSets(sets: readonly MadeFor[]): SetsFor {
   return (strings) => {
     const farthest = ({ notes }: MadeFor) => Math.max(...notes.map((note, at) => Math.abs(note - strings[at]!.note)));
     const fitting = sets.filter(({ notes }) => notes.length === strings.length);
@@ -36,6 +51,3 @@ export function gaugedSet(id: string, title: string, winding: Winding, made: rea
   const strings = gauges.split(' ').map((text) => gauged(text, winding));
   return { notes: made, preset: () => ({ id, title, strings }) };
 }
-
-/** Notes by name, lowest first. */
-export const notes = (...names: readonly string[]): Note[] => names.map((name) => noteOf(name)!);

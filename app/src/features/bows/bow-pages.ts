@@ -1,0 +1,2 @@
+export { BowRoute } from './BowScreen';
+export { BowsRoute } from './Bows';

@@ -1,0 +1,2 @@
+export { AddInstrument } from './AddInstrument';
+export { ChangeInstrument } from './ChangeInstrument';

@@ -1,0 +1,7 @@
+export { BrokenRoute } from './BrokenScreen';
+export { ChangeRoute } from './ChangeRoute';
+export { CompareRoute } from './CompareScreen';
+export { Spares } from './Spares';
+export { StringsRoute } from './StringsScreen';
+export { StrungRoute } from './StrungForm';
+export { FittedSheet } from '../part/FittedSheet';
