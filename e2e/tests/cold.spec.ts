@@ -39,6 +39,9 @@ async function household(page: Page): Promise<Readonly<Record<string, readonly s
   const [place, sensor] = [randomUUID(), randomUUID()];
   await post('places', { id: place, name: 'Front room', ...ROOM });
   await post('sensors', { id: sensor, name: 'On the shelf', kind: 'hand', placeId: place });
+  const bow = randomUUID();
+  const ofBow = { title: 'Spare', ownOf: null, instrumentIds: [id], use: 'seldom', gone: false };
+  await post('cards', { cards: [{ id: bow, kind: 'bow', facts: ofBow }] });
   const event = (type: string, payload: object) => {
     const time = new Date(Date.now() - 3_600_000).toISOString();
     return { id: randomUUID(), instrumentId: id, type, occurredAt: time, recordedAt: time, payload };
@@ -48,7 +51,15 @@ async function household(page: Page): Promise<Readonly<Record<string, readonly s
     event('rehaired', { reason: 'on-record', known: true }),
   ];
   await post('events', { events });
-  return { id: [id], place: [place], sensor: [sensor], item: [`${id}~hair`], part: PARTS, drill: DRILLS };
+  return {
+    id: [id],
+    place: [place],
+    sensor: [sensor],
+    item: [`${id}~hair`],
+    part: PARTS,
+    drill: DRILLS,
+    bow: [bow, id],
+  };
 }
 
 /** Addresses of a route file: one for each value of the name in brackets that has several. */

@@ -50,7 +50,11 @@ function BowScreen({ instrument, bow, held }: { instrument: Instrument; bow: Nam
       aside={<Button rank="plain" title="Change" label={copy.changeIt} onPress={() => setOpen('facts')} />}
       foot={!held && <Button title={copy.takeItTonight} onPress={() => takeBow(instrument.id, bow)} />}
     >
-      <Text>{copy.playedOn(names, hoursInAll(log), log.sessions.length)}</Text>
+      <Text>
+        {log.sessions.length === 0
+          ? copy.neverPlayed(names)
+          : copy.playedOn(names, hoursInAll(log), log.sessions.length)}
+      </Text>
       {held && <Text kind="strong">{`${copy.inHand}.`}</Text>}
       <DueList
         pace={pace}
