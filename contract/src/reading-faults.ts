@@ -7,6 +7,8 @@ export function readingFaultSentence(fault: LineFault | SenmlFault['fault']): st
       return 'That is not a number. Write it like 45 or 45.5.';
     case 'rh-negative':
       return 'Humidity is never below 0 %. Check the minus sign.';
+    case 'rh-zero':
+      return 'No room’s air is at 0 %: the sensor is dead, or not connected. Leave the line out.';
     case 'rh-above-100':
       return 'Humidity is never above 100 %. Read it again, or check the sensor.';
     case 'rh-fraction':
@@ -20,7 +22,17 @@ export function readingFaultSentence(fault: LineFault | SenmlFault['fault']): st
     case 'clock-not-set':
       return 'That is before the year 2000: the clock of the device is not set. Set it, then read again.';
     case 'no-date':
-      return 'There is no such date and time. Check the order of day and month.';
+      return 'There is no such date and time, or something in it is not understood. Check the order of day and month.';
+    case 'no-clock':
+      return 'There is no time of day. Choose the column that holds it.';
+    case 'hour-twice':
+      return 'This hour comes twice when clocks go back, and nothing in the file says which is meant. Leave the line out.';
+    case 'instant-twice':
+      return 'The line before is of the same instant and says something else. Does the file hold two devices? Then export each by itself.';
+    case 'unit-differs':
+      return 'The cell gives another unit than its column. Check which column is which, and its unit.';
+    case 'held':
+      return 'The humidity has stood at 100 % for hours: the sensor is wet or dead. Leave these lines out.';
     case 'too-few-columns':
       return 'This line has fewer columns than the others.';
     case 'no-humidity':

@@ -1,3 +1,5 @@
+import { LONGEST_CELL, plainText } from './plain';
+
 /** What stands between the cells of a line. */
 export const DELIMITERS = [',', ';', '\t', '|'] as const;
 export type Delimiter = (typeof DELIMITERS)[number];
@@ -22,11 +24,44 @@ export function guessDelimiter(lines: readonly string[]): Delimiter | null {
   return best?.delimiter ?? null;
 }
 
-/** A cell longer than this is neither a number nor a date, and is not looked through for one. */
-export const LONGEST_CELL = 64;
+const NUMBER = /^([+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)) ?(.*)$/;
+/** Units that stand behind a number, in small letters without spaces and points. */
+const UNITS: Readonly<Record<string, CellUnit | ''>> = {
+  '': '',
+  '%': '%',
+  '%rh': '%',
+  'rh%': '%',
+  '%rf': '%',
+  '%hr': '%',
+  '°c': 'C',
+  c: 'C',
+  degc: 'C',
+  '°f': 'F',
+  f: 'F',
+  degf: 'F',
+};
+export type CellUnit = '%' | 'C' | 'F';
 
-const WITH_UNIT = /^([+-]?\d+(?:[.,]\d+)?)\s*(?:%|%?\s*RH|°?\s*[CF])?$/i;
-const PLAIN = /^\d+(?:\.\d+)?$/;
+/** Whether a cell is digits with a point among them and nothing else: what most cells are, and quickly told. */
+function isPlainNumber(text: string): boolean {
+  let points = 0;
+  for (let at = 0; at < text.length; at++) {
+    const code = text.charCodeAt(at);
+    if (code === 46 && at > 0 && at < text.length - 1) points++;
+    else if (code < 48 || code > 57) return false;
+  }
+  return points < 2 && text.length > 0 && text.length <= LONGEST_CELL;
+}
+
+/** A number in a cell, and the unit behind it; null where it is none. */
+export function measureIn(text: string | undefined): { value: number; unit: CellUnit | null } | null {
+  if (text === undefined) return null;
+  if (isPlainNumber(text)) return { value: Number(text), unit: null };
+  const match = NUMBER.exec(plainText(text));
+  if (!match) return null;
+  const unit = UNITS[match[2]!.toLowerCase().replaceAll(/[ .]/g, '')];
+  return unit === undefined ? null : { value: Number(match[1]!.replace(',', '.')), unit: unit === '' ? null : unit };
+}
 
 /**
  * A number as loggers and spreadsheets write them: a point or a comma before the decimals, perhaps with its unit behind.
@@ -34,10 +69,7 @@ const PLAIN = /^\d+(?:\.\d+)?$/;
  * @example numberIn(' 45,2 % RH ') // 45.2
  */
 export function numberIn(text: string | undefined): number {
-  if (text === undefined || text.length > LONGEST_CELL) return NaN;
-  if (PLAIN.test(text)) return Number(text);
-  const match = WITH_UNIT.exec(text.trim());
-  return match ? Number(match[1]!.replace(',', '.')) : NaN;
+  return measureIn(text)?.value ?? NaN;
 }
 
 export type Row = readonly string[];

@@ -1,40 +1,49 @@
-import { LONGEST_CELL } from './cells';
+import { momentIn, type WrittenMoment } from './moments';
 
 /** Order of the numbers in a date. */
 export const CALENDAR_ORDERS = ['ymd', 'dmy', 'mdy'] as const;
 export type CalendarOrder = (typeof CALENDAR_ORDERS)[number];
 
-const DATE = /(?<!\d)(\d{1,4})[-./ ](\d{1,2})[-./ ](\d{1,4})(?!\d)/;
-
 /**
- * The three numbers of the first date in a text; null where there is none.
+ * The three numbers of a date in a cell that holds one, perhaps with a time of day; null where it holds none.
  * @example dateNumbers('14.3.2026') // [14, 3, 2026]
  */
-export function dateNumbers(text: string): [number, number, number] | null {
-  const match = text.length > LONGEST_CELL ? null : DATE.exec(text);
-  return match && [Number(match[1]), Number(match[2]), Number(match[3])];
+export function dateNumbers(text: string): readonly [number, number, number] | null {
+  return momentIn(text)?.date ?? null;
 }
 
-/** Whether the first number of a date has four digits, as only a year has. */
-const beginsWithYear = (text: string) => (DATE.exec(text)?.[1]?.length ?? 0) === 4;
-
 /**
- * Which order dates are written in; null when they can be read both ways, or none is there, so that it has to be asked.
+ * Which order dates are written in; null when they can be read in more than one way, or none is there, so that it has to be
+ * asked. A year of two digits may stand at either end.
  * @example guessCalendarOrder(['14.3.2026', '2.4.2026']) // 'dmy'
  */
 export function guessCalendarOrder(texts: readonly string[]): CalendarOrder | null {
-  const dates = texts.filter((text) => dateNumbers(text) !== null);
-  if (dates.length === 0) return null;
-  if (dates.every(beginsWithYear)) return 'ymd';
-  let [first, second] = [0, 0];
-  for (const text of dates) {
-    const [a, b] = dateNumbers(text)!;
-    if (beginsWithYear(text)) continue;
-    first = Math.max(first, a);
-    second = Math.max(second, b);
-  }
+  const dates = texts.flatMap((text): WrittenMoment | [] => {
+    const moment = momentIn(text);
+    return moment?.date ? moment : [];
+  });
+  if (dates.length === 0 || dates.some(({ year }) => year === null)) return null;
+  if (dates.every(({ year }) => year === 0)) return 'ymd';
+  if (dates.some(({ year }) => year === 0)) return null;
+  if (dates.every(({ named }) => named)) return 'dmy';
+  const [first, second] = [0, 1].map((at) => Math.max(...dates.map(({ date }) => date![at]!))) as [number, number];
   if (first > 12 && second <= 12) return 'dmy';
   return second > 12 && first <= 12 ? 'mdy' : null;
+}
+
+/**
+ * The wall's day of a written date, counted as if it were UTC.
+ * @returns ms of its midnight; null where the calendar has no such date, or its year stands where the order has none
+ */
+export function wallDay({ date, year, named }: WrittenMoment, order: CalendarOrder): number | null {
+  if (date === null) return null;
+  if (named) {
+    const [first, month, last] = date;
+    const yearFirst = year === null ? order === 'ymd' : year === 0;
+    return wallDate([yearFirst ? last : first, month, yearFirst ? first : last], 'dmy');
+  }
+  if (year !== null && (year === 0) !== (order === 'ymd')) return null;
+  return wallDate(date, order);
 }
 
 /** Two digits of a year are those of this century. */

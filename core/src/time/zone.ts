@@ -69,23 +69,30 @@ export function weekdayOf(day: LocalDay): number {
 }
 
 /**
- * The instant at which a place's wall clock shows a time. In the hour that comes twice when clocks go back, the first,
- * unless it would not lie after `afterMs`; in the hour that is skipped, as if the clock had not been set yet.
+ * The instants at which a place's wall clock shows a time, in order: two in the hour that comes twice when clocks go back; in
+ * the hour that is skipped, one, as if the clock had not been set yet.
  * @param wallMs the wall's date and time, counted as if it were UTC
  */
-export function wallInstant(wallMs: number, timeZone: string, afterMs = -Infinity): number {
+export function wallInstants(wallMs: number, timeZone: string): readonly [number] | readonly [number, number] {
   // Most weeks have one offset from end to end, and it is remembered.
   const week = Math.floor(wallMs / STEP_MS);
   const usual = weekOffsetMs(week, timeZone);
-  if ([-1, 1, 2].every((by) => weekOffsetMs(week + by, timeZone) === usual)) return wallMs - usual;
+  if ([-1, 1, 2].every((by) => weekOffsetMs(week + by, timeZone) === usual)) return [wallMs - usual];
   const [early, late] = [offsetMs(wallMs - DAY_MS, timeZone), offsetMs(wallMs + DAY_MS, timeZone)];
   const first = wallMs - early;
-  if (early === late) return first;
+  if (early === late) return [first];
   const holds = (instant: number) => instant + offsetMs(instant, timeZone) === wallMs;
   const second = wallMs - late;
-  if (holds(first) && holds(second)) {
-    const [one, other] = first < second ? [first, second] : [second, first];
-    return one > afterMs ? one : other;
-  }
-  return holds(second) ? second : first;
+  if (holds(first) && holds(second)) return first < second ? [first, second] : [second, first];
+  return [holds(second) ? second : first];
+}
+
+/**
+ * The instant at which a place's wall clock shows a time. In the hour that comes twice when clocks go back, the first,
+ * unless it would not lie after `afterMs`.
+ * @param wallMs the wall's date and time, counted as if it were UTC
+ */
+export function wallInstant(wallMs: number, timeZone: string, afterMs = -Infinity): number {
+  const [first, second = first] = wallInstants(wallMs, timeZone);
+  return first > afterMs ? first : second;
 }

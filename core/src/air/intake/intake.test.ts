@@ -11,7 +11,8 @@ import {
 } from '.';
 import { wallInstant } from '../../time';
 import { celsiusOf, fahrenheitOf } from '../../units';
-import { guessDelimiter, LONGEST_CELL, numberIn } from '../../tables';
+import { guessDelimiter, LONGEST_CELL, momentIn, numberIn } from '../../tables';
+import { tempUnitOfHead } from './heads';
 
 const NOW = Date.parse('2026-11-20T12:00:00.000Z');
 
@@ -92,7 +93,7 @@ test('the unit of temperatures is told by their head, else by what only one of t
     expect([head, unit(head, '70')]).toEqual([head, 'C']);
   // A head that has the letter in a word says nothing.
   expect([unit('temp of case', '20'), unit('temp attic', '20')]).toEqual([null, null]);
-  expect([unit('temp', '20', '46'), unit('temp', '20', '45')]).toEqual(['F', null]);
+  expect([unit('temp', '20', '61'), unit('temp', '20', '46')]).toEqual(['F', null]);
   expect(
     planGaps(
       guessPlan([
@@ -154,7 +155,7 @@ describe('lines of a logger', () => {
       return typeof reading === 'string' ? reading : new Date(reading.atS * 1000).toISOString().slice(11, 19);
     };
     expect(['', '23:59', '7:05', '18:05:09', '00:00:60'].map(timeOf)).toEqual([
-      '00:00:00',
+      'no-clock',
       '23:59:00',
       '07:05:00',
       '18:05:09',
@@ -176,12 +177,20 @@ describe('lines of a logger', () => {
 
   test('the hour that comes twice is told apart by the order of the lines', () => {
     // Published: European Union clocks go back on the last Sunday of October at 01:00 UTC.
-    const reader = lineReader(plan, 'Europe/Lisbon', NOW);
-    const times = ['01:30', '01:50', '01:10', '01:30', '02:10'].map((clock) => {
-      const reading = reader([`25.10.2026 ${clock}`, '45', '20']);
-      return typeof reading === 'string' ? reading : new Date(reading.atS * 1000).toISOString().slice(11, 16);
-    });
-    expect(times).toEqual(['00:30', '00:50', '01:10', '01:30', '02:10']);
+    const timesOf = (clocks: readonly string[]) => {
+      const reader = lineReader(plan, 'Europe/Lisbon', NOW);
+      return clocks.map((clock) => {
+        const reading = reader([`25.10.2026 ${clock}`, '45', '20']);
+        return typeof reading === 'string' ? reading : new Date(reading.atS * 1000).toISOString().slice(11, 16);
+      });
+    };
+    const walls = ['00:50', '01:30', '01:50', '01:10', '01:30', '02:10'];
+    const instants = ['23:50', '00:30', '00:50', '01:10', '01:30', '02:10'];
+    expect(timesOf(['00:30', ...walls])).toEqual(['23:30', ...instants]);
+    // The newest line first: backwards.
+    expect(timesOf(['02:30', ...walls.toReversed()])).toEqual(['02:30', ...instants.toReversed()]);
+    // Nothing before it tells which is meant.
+    expect(timesOf(['01:30', '02:10'])).toEqual(['hour-twice', '02:10']);
   });
 
   test('a wall clock and the instant it shows agree, wherever it shows it', () => {
@@ -248,5 +257,103 @@ describe('SenML', () => {
     expect(senmlPackSchema.safeParse([]).success).toBe(false);
     expect(senmlPackSchema.safeParse({ n: 'rh' }).success).toBe(false);
     expect(senmlPackSchema.safeParse([{ bver: 11 }]).success).toBe(false);
+  });
+});
+
+describe('what looks like a reading and is none', () => {
+  const head = ['Time', 'Humidity (%)', 'Temperature (°C)'];
+  const at = (minute: number) =>
+    `2026-03-14 ${String(10 + Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`;
+  const read = (rows: readonly (readonly string[])[]) => {
+    const reader = lineReader(guessPlan([head, ...rows]) as ColumnPlan, 'UTC', NOW);
+    return rows.map((cells) => {
+      const reading = reader(cells);
+      return typeof reading === 'string' ? reading : reading.rhHundredths / 100;
+    });
+  };
+
+  test('a dead sensor: none at all, or all of it for hours', () => {
+    expect(
+      read([
+        [at(0), '45', '20'],
+        [at(10), '0', '20'],
+        [at(20), '0.0', '20'],
+      ]),
+    ).toEqual([45, 'rh-zero', 'rh-zero']);
+    // A wet hour may be; a wet night is a sensor that stands in water.
+    const wet = read(Array.from({ length: 30 }, (_, tenth) => [at(tenth * 10), '100', '20']));
+    expect(wet.slice(0, 19)).toEqual(Array(19).fill(100));
+    expect(wet.slice(19)).toEqual(Array(11).fill('held'));
+  });
+
+  test('two devices in one file: lines of one instant that differ', () => {
+    const rows = [0, 10, 20].flatMap((minute) => [
+      [at(minute), '45', '20'],
+      [at(minute), '60', '18'],
+    ]);
+    expect(read(rows)).toEqual([45, 'instant-twice', 45, 'instant-twice', 45, 'instant-twice']);
+    // The same line twice is the same reading.
+    expect(
+      read([
+        [at(0), '45', '20'],
+        [at(0), '45', '20'],
+      ]),
+    ).toEqual([45, 45]);
+  });
+
+  test('a cell that gives another unit than its column', () => {
+    const plan: ColumnPlan = { ...(guessPlan([head, [at(0), '45 %', '20 °C']]) as ColumnPlan) };
+    const reader = lineReader(plan, 'UTC', NOW);
+    expect(reader([at(0), '45 %', '20 °C'])).toMatchObject({ rhHundredths: 4500, tempHundredths: 2000 });
+    expect([reader([at(10), '45 %', '68 °F']), reader([at(20), '45 °C', '20 °C'])]).toEqual([
+      'unit-differs',
+      'unit-differs',
+    ]);
+    // Both in one column: it has to be asked.
+    expect(guessPlan([head, [at(0), '45', '20 °C'], [at(10), '45', '68 °F']]).tempUnit).toBeNull();
+  });
+
+  test('several columns that may be the one: none is taken before somebody chose', () => {
+    const several = guessPlan([
+      ['Time', 'RH bedroom', 'RH attic', 'T1 °C', 'T2 °C'],
+      ...Array.from({ length: 5 }, (_, minute) => [at(minute), '45', '60', '20', '30']),
+    ]);
+    expect([several.rh, several.temp]).toEqual([null, null]);
+    expect(planGaps(several)).toContain('rh');
+    const fractions = guessPlan([['Time', 'RH (%)'], ...[0, 1, 2].map((minute) => [at(minute), '0.45'])]);
+    expect(fractions.rhUnit).toBeNull();
+  });
+
+  test.each(['Battery %', 'Akku [%]', 'Absolute humidity', 'Dew point', 'Taupunkt °C', 'Heat index', 'Luftdruck hPa'])(
+    '%s is neither humidity nor temperature',
+    (other) => {
+      const { rh, temp } = guessPlan([['Time', other], ...[0, 1, 2].map((minute) => [at(minute), '45'])]);
+      expect([rh, temp]).toEqual([null, null]);
+    },
+  );
+
+  test('the unit of a head is a unit, not a letter of a word', () => {
+    for (const word of ['Temperature shelf', 'Temp. of roof', 'Half temp'])
+      expect([word, tempUnitOfHead(word)]).toEqual([word, null]);
+    for (const [text, unit] of [
+      ['T (°F)', 'F'],
+      ['Temp_C', 'C'],
+      ['Temperature, °C', 'C'],
+      ['Temperatur [℃]', 'C'],
+      ['Degrees Fahrenheit', 'F'],
+    ] as const)
+      expect([text, tempUnitOfHead(text)]).toEqual([text, unit]);
+  });
+
+  test('whatever is left over of a cell makes it none', () => {
+    for (const text of [
+      '2026-03-14 10:00 CET',
+      '2026-03-14 10:00 foo',
+      '14.3.2026 25:00',
+      '14.3.2026 13:00 pm',
+      '2026-03-14T10:00+15:00',
+    ])
+      expect([text, momentIn(text)]).toEqual([text, null]);
+    expect(momentIn(`2026-03-14${' '.repeat(20_000)}10:00`)).toBeNull();
   });
 });

@@ -1,16 +1,20 @@
 import {
   CALENDAR_ORDERS,
-  dateNumbers,
+  clockIn,
   guessCalendarOrder,
+  isBlank,
   layOut,
   LONGEST_CELL,
-  numberIn,
-  wallDate,
+  measureIn,
+  momentIn,
+  wallDay,
+  type Delimiter,
   type Row,
 } from '../../tables';
-import { HOUR_MS, MINUTE_MS, SECOND_MS, wallInstant } from '../../time';
+import { HOUR_MS, MINUTE_MS, SECOND_MS, wallInstants } from '../../time';
 import { celsiusOf } from '../../units';
-import { readingOf, type Reading, type ReadingFault } from './reading';
+import { kindOfHead, tempUnitOfHead } from './heads';
+import { readingOf, TEMP_RANGE_C, type Reading, type ReadingFault } from './reading';
 
 /** How a logger's dates are written. iso carries its own offset; epoch is seconds or milliseconds since 1970. */
 export const DATE_ORDERS = [...CALENDAR_ORDERS, 'iso', 'epoch'] as const;
@@ -33,18 +37,29 @@ export interface ColumnPlan {
 /** A plan in which what could not be told is null and has to be asked. */
 export type GuessedPlan = { [K in keyof ColumnPlan]: ColumnPlan[K] | null } & { skip: number };
 
-export type LineFault = ReadingFault | 'no-date' | 'too-few-columns';
+export type LineFault =
+  | ReadingFault
+  | 'no-date'
+  | 'no-clock'
+  | 'too-few-columns'
+  /** The hour comes twice, and nothing in the file says which is meant. */
+  | 'hour-twice'
+  /** The line before is of the same instant and says something else. */
+  | 'instant-twice'
+  /** The cell gives another unit than its column. */
+  | 'unit-differs'
+  /** Nothing or all of the range for hours: a sensor that is dead. */
+  | 'held';
 
-const CLOCK_LIKE = /^\d{1,2}:\d{2}/;
-const ISO_WITH_ZONE = /^\d{4}-\d{2}-\d{2}T[\d:.,]+(?:Z|[+-]\d{2}:?\d{2})$/i;
+const ISO_WITH_ZONE = /^\d{4}-\d{2}-\d{2}T[\d:.,]{1,20}(?:Z|[+-]\d{2}:?\d{2})$/i;
 const EPOCH_LIKE = /^(?:\d{10}|\d{13})$/;
 
 const short = (text: string) => (text.length > LONGEST_CELL ? '' : text.trim());
 const isIso = (text: string) => ISO_WITH_ZONE.test(short(text));
 const isEpoch = (text: string) => EPOCH_LIKE.test(short(text));
-const isNumber = (text: string) => Number.isFinite(numberIn(text));
+const isNumber = (text: string) => measureIn(text) !== null;
 
-/** Which order the dates of some lines are written in; null when they could be read both ways, so that it has to be asked. */
+/** Which order the dates of some lines are written in; null when they could be read in two ways, so that it has to be asked. */
 export function guessOrder(dates: readonly string[]): DateOrder | null {
   if (dates.length === 0) return null;
   if (dates.every(isIso)) return 'iso';
@@ -53,24 +68,41 @@ export function guessOrder(dates: readonly string[]): DateOrder | null {
 
 /** Of a column's cells, the share that must be of a kind. */
 const MOST_OF = 0.8;
-/** No room is as warm in °C; a column that reaches it is in °F. From memory. */
-const FAHRENHEIT_FROM = 45;
+/** A clock that no number is written like. */
+const hasClockSign = (cell: string) => /\d ?[:hap]/i.test(short(cell)) || /[前後午전후時时시]/u.test(short(cell));
 
-const isDate = (cell: string) => dateNumbers(cell) !== null || isIso(cell) || isEpoch(cell);
+const isDate = (cell: string) => (momentIn(cell)?.date ?? null) !== null || isEpoch(cell);
 const largest = (values: readonly number[]) => values.reduce((a, b) => Math.max(a, b), -Infinity);
 
-/** Looks at the top of a file that has been cut into cells and guesses what its columns are; what is unsure is null. */
+/** The only one of some; null where there is none, or more than one. */
+const only = (places: readonly number[]): number | null => (places.length === 1 ? places[0]! : null);
+
+/**
+ * Looks at the top of a file that has been cut into cells and guesses what its columns are; what is unsure is null. Where several
+ * columns of temperature are there, none is taken until somebody chooses.
+ */
 export function guessPlan(rows: readonly Row[]): GuessedPlan {
   const isReading = (cells: Row) => cells.some(isDate) && cells.some((cell) => isNumber(cell) && !isEpoch(cell));
-  const { skip, heads, columns, column, mostly, headed } = layOut(rows, isReading, MOST_OF);
+  const { skip, heads, columns, column, mostly } = layOut(rows, isReading, MOST_OF);
+  const kindAt = (at: number) => kindOfHead(heads[at] ?? '');
   const date = columns.find((at) => mostly(at, isDate)) ?? null;
-  const hasClock = date !== null && mostly(date, (cell) => /\d:\d/.test(cell) || isEpoch(cell));
-  const clock = hasClock ? null : (columns.find((at) => mostly(at, (cell) => CLOCK_LIKE.test(cell))) ?? null);
+  const hasClock = date !== null && mostly(date, (cell) => (momentIn(cell)?.clockS ?? null) !== null || isEpoch(cell));
+  const isClock = (at: number) =>
+    at !== date &&
+    mostly(at, (cell) => {
+      const found = clockIn(cell);
+      // A number that could be a time is one where the head says so, or where it says of which place it is.
+      return found !== null && (kindAt(at) === 'clock' || found.offsetMin !== null || hasClockSign(cell));
+    });
+  const clock = hasClock ? null : (columns.find(isClock) ?? null);
   const numbers = columns.filter((at) => at !== date && at !== clock && mostly(at, isNumber));
-  const rh = headed(/humid|\brh\b|%|feucht|humed|umid/, numbers) ?? null;
-  const rest = numbers.filter((at) => at !== rh);
-  const temp = headed(/temp|°|\bc\b|\bf\b|celsius|fahrenheit/, rest) ?? null;
-  const values = (at: number) => column(at).map(numberIn).filter(Number.isFinite);
+  const cells = (at: number) => column(at).flatMap((cell) => measureIn(cell) ?? []);
+  const unitAt = (at: number) => cells(at)[0]?.unit ?? null;
+  const of = (kind: 'rh' | 'temp') => numbers.filter((at) => kindAt(at) === kind);
+  const unheaded = numbers.filter((at) => kindAt(at) === null);
+  const rh = of('rh').length > 0 ? only(of('rh')) : only(unheaded.filter((at) => unitAt(at) === '%'));
+  const degrees = unheaded.filter((at) => unitAt(at) === 'C' || unitAt(at) === 'F');
+  const temp = of('temp').length > 0 ? only(of('temp')) : only(degrees);
   return {
     skip,
     date,
@@ -78,16 +110,52 @@ export function guessPlan(rows: readonly Row[]): GuessedPlan {
     rh,
     temp,
     order: date === null ? null : guessOrder(column(date)),
-    tempUnit: temp === null ? 'C' : tempUnitOf(heads[temp] ?? '', values(temp)),
-    rhUnit: rh === null ? null : largest(values(rh)) <= 1 ? 'fraction' : 'percent',
+    tempUnit: temp === null ? 'C' : tempUnitOf(heads[temp] ?? '', cells(temp)),
+    rhUnit: rh === null ? null : rhUnitOf(heads[rh] ?? '', cells(rh)),
   };
 }
 
-/** The unit of a column of temperatures by its head, else by what only °F can be; null where it has to be asked. */
-function tempUnitOf(head: string, values: readonly number[]): 'C' | 'F' | null {
-  if (/(?<!\p{L})f(?!\p{L})|fahrenheit/u.test(head)) return 'F';
-  if (/(?<!\p{L})c(?!\p{L})|celsius/u.test(head)) return 'C';
-  return largest(values) > FAHRENHEIT_FROM ? 'F' : null;
+type Measures = NonNullable<ReturnType<typeof measureIn>>[];
+
+/** The unit of a column of temperatures by its cells or its head, else by what only °F can be; null where it has to be asked. */
+function tempUnitOf(head: string, cells: Measures): 'C' | 'F' | null {
+  const units = new Set(cells.flatMap(({ unit }) => (unit === 'C' || unit === 'F' ? [unit] : [])));
+  if (units.size > 0) return units.size === 1 ? [...units][0]! : null;
+  return tempUnitOfHead(head) ?? (largest(cells.map(({ value }) => value)) > TEMP_RANGE_C.most ? 'F' : null);
+}
+
+/** Percent, or a fraction of one; null where the column says percent and shows fractions, or shows nothing but none and all. */
+function rhUnitOf(head: string, cells: Measures): 'percent' | 'fraction' | null {
+  const values = cells.map(({ value }) => value);
+  if (largest(values) > 1) return 'percent';
+  const percent = head.includes('%') || cells.some(({ unit }) => unit === '%');
+  return percent || values.every((value) => value === 0 || value === 1) ? null : 'fraction';
+}
+
+/** Lines looked at for numbers that were cut at their decimal comma. */
+const LOOKED_AT = 200;
+
+/**
+ * Whether numbers with decimal commas were cut in two by commas between cells: more cells in a line than heads, or, without
+ * heads, pairs of whole numbers and no decimals anywhere.
+ */
+export function commasInNumbers(rows: readonly Row[], skip: number, delimiter: Delimiter): boolean {
+  if (delimiter !== ',') return false;
+  const head = rows.slice(0, skip).findLast((cells) => !isBlank(cells)) ?? [];
+  const lengthOf = (cells: Row) => cells.findLastIndex((cell) => cell.trim() !== '') + 1;
+  const body = rows
+    .slice(skip)
+    .filter((cells) => !isBlank(cells))
+    .slice(0, LOOKED_AT);
+  if (body.length === 0) return false;
+  const numbers = body.flatMap((cells) => cells.filter((cell) => isNumber(cell) && !isEpoch(cell)));
+  if (numbers.some((cell) => /[.,]/.test(cell))) return false;
+  const most = (test: (cells: Row) => boolean) => body.filter(test).length > MOST_OF * body.length;
+  if (head.length > 1) return most((cells) => lengthOf(cells) > lengthOf(head));
+  return most((cells) => {
+    const whole = cells.filter((cell) => isNumber(cell) && !isEpoch(cell)).length;
+    return whole >= 4 && whole % 2 === 0;
+  });
 }
 
 /** Why a plan cannot be used yet. */
@@ -99,9 +167,22 @@ export function planGaps(
   return wanted.filter((key) => plan[key] === null);
 }
 
+/** So long may a room's air be at none or at all of the range; longer, and the sensor is dead. From memory. */
+const HELD_MS = 3 * HOUR_MS;
+
+/** Watches for a value that stays at the end of the range. */
+function holding(): (percent: number, at: number) => boolean {
+  let since: number | null = null;
+  return (percent, at) => {
+    if (percent < 100) since = null;
+    else since ??= at;
+    return since !== null && Math.abs(at - since) > HELD_MS;
+  };
+}
+
 /**
  * Makes a reader for the lines of one file. Times without an offset are read in a place's wall clock; in the hour that comes
- * twice when clocks go back, a line that would lie before its predecessor is taken as the second.
+ * twice when clocks go back, as the lines before go on, whichever way they run.
  * @param timeZone IANA name
  * @param nowMs readings later than this are refused
  */
@@ -112,62 +193,76 @@ export function lineReader(
 ): (cells: readonly string[]) => Reading | LineFault {
   const { date, clock, rh, temp, tempUnit, rhUnit } = plan;
   const needed = Math.max(date, clock ?? 0, rh) + 1;
-  let previous = -Infinity;
+  const held = holding();
+  const course = courseOf();
+  let before: Reading | null = null;
   return (cells) => {
     if (cells.length < needed) return 'too-few-columns';
-    const at = instantIn(cells[date]!, clock === null ? '' : cells[clock]!, plan.order, timeZone, previous);
-    if (at === null) return 'no-date';
-    const shown = numberIn(cells[rh]);
-    const degrees = temp === null || (cells[temp] ?? '').trim() === '' ? null : numberIn(cells[temp]);
+    const instants = instantsIn(cells[date]!, clock === null ? null : cells[clock]!, plan.order, timeZone);
+    if (typeof instants === 'string') return instants;
+    const at = course.next(instants);
+    if (at === null) return 'hour-twice';
+    const shown = measureIn(cells[rh]);
+    const degrees = temp === null || (cells[temp] ?? '').trim() === '' ? null : measureIn(cells[temp]);
+    if (degrees?.unit && degrees.unit !== tempUnit) return 'unit-differs';
+    if (shown?.unit && shown.unit !== '%') return 'unit-differs';
+    const tempC = degrees === null ? (temp === null || (cells[temp] ?? '').trim() === '' ? null : NaN) : degrees.value;
+    const percent = shown === null ? NaN : rhUnit === 'fraction' ? shown.value * 100 : shown.value;
     const reading = readingOf(
-      {
-        at,
-        percent: rhUnit === 'fraction' ? shown * 100 : shown,
-        tempC: degrees === null || tempUnit === 'C' ? degrees : celsiusOf(degrees),
-      },
+      { at, percent, tempC: tempC === null || tempUnit === 'C' ? tempC : celsiusOf(tempC) },
       nowMs,
     );
-    if (typeof reading !== 'string') previous = at;
+    if (typeof reading === 'string') return reading;
+    if (held(percent, at)) return 'held';
+    if (before?.atS === reading.atS && before.rhHundredths !== reading.rhHundredths) return 'instant-twice';
+    before = reading;
+    course.taken(at);
     return reading;
   };
 }
 
-/** Last letters of a time with a.m. or p.m. */
-const MARKED: ReadonlySet<string> = new Set(['m', 'M', '.', ' ']);
-const HALF_DAY = /[ap]\.?m\.?\s*$/i;
-const ZERO = 48;
-
-/** The runs of digits in a text, as whole numbers. A file has half a million of these, so no pattern is matched for it. */
-function wholeNumbers(text: string): number[] {
-  const found: number[] = [];
-  let value = -1;
-  for (let at = 0; at <= text.length; at++) {
-    const digit = at < text.length ? text.charCodeAt(at) - ZERO : -1;
-    if (digit >= 0 && digit <= 9) value = (value < 0 ? 0 : value) * 10 + digit;
-    else if (value >= 0) {
-      found.push(value);
-      value = -1;
-    }
-  }
-  return found;
+/** How the lines of a file run: forwards or backwards in time, and in which steps. */
+function courseOf() {
+  let [last, step] = [NaN, 0];
+  return {
+    /** Which of the instants a line may mean goes on from those before; null where nothing tells. */
+    next(instants: readonly number[]): number | null {
+      if (instants.length === 1) return instants[0]!;
+      if (step === 0) return null;
+      const onward = instants.filter((at) => (at - last) * step > 0);
+      const expected = last + step;
+      return onward.reduce<number | null>(
+        (best, at) => (best === null || Math.abs(at - expected) < Math.abs(best - expected) ? at : best),
+        null,
+      );
+    },
+    taken(at: number): void {
+      if (at !== last && !Number.isNaN(last)) step = at - last;
+      last = at;
+    },
+  };
 }
 
-function instantIn(date: string, clock: string, order: DateOrder, timeZone: string, previous: number): number | null {
+/** The instants a line's time may mean: one, or two in the hour that comes twice; or why there is none. */
+function instantsIn(
+  date: string,
+  clock: string | null,
+  order: DateOrder,
+  timeZone: string,
+): readonly number[] | 'no-date' | 'no-clock' {
   if (order === 'epoch') {
     const count = isEpoch(date) ? Number(date) : NaN;
-    return Number.isFinite(count) ? (count > 1e11 ? count : count * SECOND_MS) : null;
+    return Number.isFinite(count) ? [count > 1e11 ? count : count * SECOND_MS] : 'no-date';
   }
-  const text = clock === '' ? date : `${date} ${clock}`;
-  if (order === 'iso') {
-    const instant = isIso(text) ? Date.parse(text.trim()) : NaN;
-    return Number.isFinite(instant) ? instant : null;
-  }
-  const [a, b, c, h = 0, minute = 0, second = 0] = text.length > LONGEST_CELL ? [] : wholeNumbers(text);
-  if (a === undefined || b === undefined || c === undefined) return null;
-  const half = MARKED.has(text.at(-1)!) && HALF_DAY.test(text) ? (/p\.?m/i.test(text) ? 12 : 0) : null;
-  const hour = half === null ? h : (h % 12) + half;
-  if (hour > 23 || minute > 59 || second > 60) return null;
-  const wall = wallDate([a, b, c], order);
-  if (wall === null) return null;
-  return wallInstant(wall + hour * HOUR_MS + minute * MINUTE_MS + second * SECOND_MS, timeZone, previous);
+  const moment = momentIn(date);
+  const wall = moment && wallDay(moment, order === 'iso' ? 'ymd' : order);
+  if (moment === null || wall === null) return 'no-date';
+  const time = clock === null ? moment : clockIn(clock);
+  if (!time || (clock !== null && moment.clockS !== null)) return 'no-clock';
+  const { clockS, offsetMin } = time;
+  if (clockS === null) return 'no-clock';
+  const at = wall + clockS * SECOND_MS;
+  const offset = offsetMin ?? moment.offsetMin;
+  if (offset !== null) return [at - offset * MINUTE_MS];
+  return order === 'iso' ? 'no-date' : wallInstants(at, timeZone);
 }

@@ -4,6 +4,7 @@ import { CLOCK_TOLERANCE_MS, SECOND_MS } from '../../time';
 export type ReadingFault =
   | 'no-number'
   | 'rh-negative'
+  | 'rh-zero'
   | 'rh-above-100'
   | 'rh-fraction'
   | 'temp-out-of-range'
@@ -18,6 +19,8 @@ export const TEMP_RANGE_C = { least: -40, most: 60 } as const;
 export function humidityFault(percent: number): ReadingFault | null {
   if (!Number.isFinite(percent)) return 'no-number';
   if (percent < 0) return 'rh-negative';
+  // No room is without any water: a sensor that shows none is dead, or not connected.
+  if (percent === 0) return 'rh-zero';
   if (percent > 100) return 'rh-above-100';
   return percent > 0 && percent < 1 ? 'rh-fraction' : null;
 }
