@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { CALENDAR_ORDERS, DELIMITERS } from '@tembrin/core/tables';
-import { DATE_ORDERS, type ColumnPlan } from '@tembrin/core/air';
-import type { DiaryPlan } from '@tembrin/core/exchange';
+import { DATE_ORDERS, ODDITIES, type ColumnPlan } from '@tembrin/core/air';
+import { DIARY_UNITS, type DiaryPlan } from '@tembrin/core/exchange';
 
 /** Files that are read line by line: a logger's readings, a practice diary. */
 
@@ -9,6 +9,8 @@ import type { DiaryPlan } from '@tembrin/core/exchange';
 export const FILE_BYTES = 250_000_000;
 /** Top of a file that is looked at before it is read. */
 export const PREVIEW_BYTES = 200_000;
+/** Of a larger file, so much of its middle and of its end is looked at besides. */
+export const SAMPLE_BYTES = 8_000;
 /** Largest diary that is read, bytes: its lines are few, and each is short. */
 export const DIARY_BYTES = 4_000_000;
 /** Most lines of a diary: a session a day for fifty years. */
@@ -38,7 +40,7 @@ export const diaryPlanSchema = z.strictObject({
   date: column,
   order: z.enum(CALENDAR_ORDERS),
   length: column,
-  unit: z.enum(['minutes', 'hours', 'clock']),
+  unit: z.enum(DIARY_UNITS),
   instrument: column.nullable(),
 }) satisfies z.ZodType<DiaryPlan & { delimiter: string }>;
 export type DiaryFilePlan = z.infer<typeof diaryPlanSchema>;
@@ -60,7 +62,13 @@ function asJson<S extends z.ZodType>(schema: S) {
 }
 
 /** A plan that was chosen; left out, what can be told is guessed. */
-export const loggerPreviewQuerySchema = z.object({ plan: asJson(loggerPlanSchema).optional() });
+const sample = z.coerce.number().int().min(0).max(SAMPLE_BYTES).optional();
+export const loggerPreviewQuerySchema = z.object({
+  plan: asJson(loggerPlanSchema).optional(),
+  /** How many bytes of what is sent, behind the top of the file, are of its middle, and how many of its end. */
+  middle: sample,
+  end: sample,
+});
 export const loggerImportQuerySchema = z.object({ plan: asJson(loggerPlanSchema) });
 
 const diaryChoices = {
@@ -94,6 +102,13 @@ function previewOf<P extends z.ZodType, L extends z.ZodType>(guess: P, line: L) 
   });
 }
 
+const readLineSchema = z.object({ at: z.iso.datetime(), percent: z.number(), tempC: z.number().nullable() });
+const sampleLine = z.object({
+  cells: z.array(z.string()),
+  fault: z.string().nullable(),
+  read: readLineSchema.nullable(),
+});
+
 export const loggerPreviewSchema = previewOf(
   z.object({
     delimiter: z.enum(DELIMITERS),
@@ -106,8 +121,23 @@ export const loggerPreviewSchema = previewOf(
     tempUnit: z.enum(['C', 'F']).nullable(),
     rhUnit: z.enum(['percent', 'fraction']).nullable(),
   }),
-  z.object({ at: z.iso.datetime(), percent: z.number(), tempC: z.number().nullable() }),
-);
+  readLineSchema,
+).extend({
+  /** A line of the file's middle, and its last one. */
+  middle: sampleLine.nullable(),
+  last: sampleLine.nullable(),
+  /** How the readings run that were looked at; null where none can be read yet. */
+  course: z
+    .object({
+      fromS: z.int(),
+      toS: z.int(),
+      stepS: z.number().nullable(),
+      rhHundredths: z.tuple([z.int(), z.int()]).readonly(),
+      tempHundredths: z.tuple([z.int(), z.int()]).readonly().nullable(),
+      odd: z.array(z.object({ code: z.enum(ODDITIES), count: z.int() })).readonly(),
+    })
+    .nullable(),
+});
 export type LoggerPreview = z.infer<typeof loggerPreviewSchema>;
 
 export const diaryPreviewSchema = previewOf(
@@ -117,7 +147,7 @@ export const diaryPreviewSchema = previewOf(
     date: column.nullable(),
     order: z.enum(CALENDAR_ORDERS).nullable(),
     length: column.nullable(),
-    unit: z.enum(['minutes', 'hours', 'clock']).nullable(),
+    unit: z.enum(DIARY_UNITS).nullable(),
     instrument: column.nullable(),
   }),
   z.object({ date: z.iso.date(), minutes: z.number(), instrumentId: z.uuid() }),

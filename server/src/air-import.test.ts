@@ -1,6 +1,6 @@
 import { Readable } from 'node:stream';
 import { MINUTE_MS } from '@tembrin/core';
-import { API_ROOT, REQUEST_HEADER, type IntakeProgress, type LoggerPlan } from '@tembrin/contract';
+import { API_ROOT, PREVIEW_BYTES, REQUEST_HEADER, type IntakeProgress, type LoggerPlan } from '@tembrin/contract';
 import { v7 as uuid } from 'uuid';
 import { IntakeJobs } from './intake/jobs';
 import { importReadings } from './store/air/import-readings';
@@ -91,8 +91,41 @@ describe('importing a logger’s file', () => {
     });
     expect(asked).toMatchObject({ readable: 2, unreadable: 1 });
     expect(asked.lines[0].read.at).toBe('2025-04-03T09:00:00.000Z');
+    // A whole file: its last line needs no end, and is shown as the last.
+    const whole = await preview(file(50).trimEnd());
+    expect(whole).toMatchObject({ readable: 50, last: { read: { percent: 44.9 } }, course: { stepS: 60, odd: [] } });
+    expect(whole.middle.cells[0]).toMatch(/00:25$/);
+    const commas = await look('Time,Humidity,Temp\n2025-04-03 10:00,45,2,21,5\n2025-04-03 10:10,45,3,21,5\n').expect(
+      422,
+    );
+    expect(commas.body.detail).toMatch(/comma before their decimals.*semicolons/);
     const none = await look('hello\nworld').expect(422);
     expect(none.body.detail).toMatch(/No table/);
+  });
+
+  test('of a large file the middle and the end are looked at too', async () => {
+    const { party, id } = await logger();
+    const text = Buffer.from(`\uFEFF${file(20_000)}`, 'utf16le');
+    const [middle, end] = [6000, 5000];
+    const half = text.length / 2 - ((text.length / 2) % 2);
+    const parts = [
+      text.subarray(0, PREVIEW_BYTES),
+      text.subarray(half, half + middle),
+      text.subarray(text.length - end),
+    ];
+    const { body } = await party.browser.agent
+      .post(`${API_ROOT}/sensors/${id}/preview`)
+      .query({ middle, end })
+      .set(REQUEST_HEADER, '1')
+      .type('text/csv')
+      .send(Buffer.concat(parts))
+      .expect(200);
+    const last = file(20_000).trimEnd().split('\n').at(-1)!.split(';');
+    expect(body.last.cells).toEqual(last);
+    const at = (Date.parse(body.middle.read.at) - Date.UTC(2025, 0, 6)) / MINUTE_MS;
+    expect(at / 20_000).toBeCloseTo(0.5, 1);
+    expect(body.course.toS).toBe(Date.UTC(2025, 0, 6) / 1000 + 19_999 * 60);
+    expect(body.course.odd).toEqual([]);
   });
 
   test('leaves out the odd line and says which, and refuses a file that does not fit the plan', async () => {

@@ -179,3 +179,24 @@ test('too many events at once, none, or something else altogether', async () => 
   expect(await say({ events: 'all of them' })).toMatch(/list of events/);
   expect((await browser.get('/events?after=soon').expect(422)).body.fields).toHaveProperty('after');
 });
+
+test('an entry about a bow names one of the household’s: that of an instrument, or one on a card', async () => {
+  const party = await household(server);
+  const { id } = party.instrument;
+  const bow = uuid();
+  const taken = (bowId: string) => madeEvent(id, 'bow-taken', { bowId });
+  const [own, unknown] = await post(party, taken(id), taken(bow));
+  expect(own!.outcome).toBe('stored');
+  expect(unknown).toMatchObject({ outcome: 'refused', problem: { detail: expect.stringMatching(/no such bow/) } });
+  const facts = { title: 'Spare', ownOf: null, instrumentIds: [id], use: 'seldom', gone: false };
+  await party.browser.post('/cards', { cards: [{ id: bow, kind: 'bow', facts }] }).expect(201);
+  const rehaired = madeEvent(id, 'rehaired', { reason: 'worn', known: true, bowId: bow });
+  expect((await post(party, taken(bow), rehaired)).map(({ outcome }) => outcome)).toEqual(['stored', 'stored']);
+  // Neither another household's bow, nor a card that names a stranger's instrument.
+  const stranger = await household(server);
+  expect((await post(stranger, madeEvent(stranger.instrument.id, 'bow-taken', { bowId: bow })))[0]!.outcome).toBe(
+    'refused',
+  );
+  const foreign = { id: uuid(), kind: 'bow', facts: { ...facts, instrumentIds: [stranger.instrument.id] } };
+  await party.browser.post('/cards', { cards: [foreign] }).expect(422);
+});

@@ -34,13 +34,14 @@ export const INTAKE_COPY = {
     'The import was asked to stop, and the server did not answer. Look at what is on record before you bring the file in again; what is there is never stored twice.',
   progress: 'The import',
   untilThen: 'Nothing is kept until all of it is in.',
-  ambiguous: 'The dates can be read both ways. Say which number is the day.',
+  ambiguous: 'The dates can be read in more than one way. Say which number is the day, and which the year.',
   missing: 'Not everything could be told from the file. Say what is missing below.',
   firstLines: 'The first lines',
   tooLarge: (size: number, most: number) =>
     `That file has ${sizeWords(size)}; at most ${sizeWords(most)} are read. Send it in parts, a shorter stretch each.`,
   heading: (read: boolean) => (read ? 'So it would be read' : 'Its first lines'),
   readable: (readable: number, of: number) => `${count(readable)} of the first ${count(of)} lines can be read.`,
+  bare: (cells: readonly string[], delimiter: string) => cells.join(delimiter === '\t' ? '  ' : `${delimiter} `),
   raw: (line: number, cells: readonly string[], delimiter: string) =>
     `Line ${line}: ${cells.join(delimiter === '\t' ? '  ' : `${delimiter} `)}`,
   example: (line: number, text: string, fault: string) => `Line ${line}, “${text}”: ${fault}`,
@@ -66,6 +67,9 @@ export const LOGGER_COPY = {
     `For ${name}. A CSV file as its logger exports it; times are read in the household’s time zone.`,
   bring: 'Import it',
   look: 'Look at the air',
+  understood: 'So it is understood',
+  middle: 'In the middle',
+  last: 'The last line',
   columns: {
     date: 'Date',
     order: 'Order of the date',
@@ -97,7 +101,13 @@ export const DIARY_COPY = {
   title: 'Practice diary',
   about:
     'A file with a date and a length of time in each line; a column with the instrument if there are several. Days without a time of day are put from noon on.',
-  units: { minutes: 'Minutes', hours: 'Hours', clock: 'h:mm' } satisfies Record<DiaryPlan['unit'], string>,
+  units: {
+    minutes: 'Minutes',
+    hours: 'Hours',
+    seconds: 'Seconds',
+    clock: 'Hours and minutes, like 1:20',
+    'min-sec': 'Minutes and seconds, like 45:30',
+  } satisfies Record<DiaryPlan['unit'], string>,
   columns: {
     date: 'The date is in',
     order: 'Dates are written as',
@@ -109,7 +119,7 @@ export const DIARY_COPY = {
     onRecord: 'Days that have playing on record',
   },
   onRecord: { leave: 'Leave as they are', add: 'Add the diary’s beside it' },
-  orderAsked: 'They can be read both ways. Which comes first?',
+  orderAsked: 'They can be read in more than one way. Which comes first?',
   unitAsked: 'The file does not say.',
   needsWhose: 'Say which instrument it is about',
   nothingNew: 'Nothing new in it',

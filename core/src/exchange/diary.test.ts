@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { diaryEntry, guessDiary, placeInDay, type DiaryPlan } from '.';
+import { DIARY_UNITS, diaryEntry, guessDiary, placeInDay, type DiaryPlan } from '.';
 import { DAY_MS, HOUR_MS, MINUTE_MS, startOfLocalDay } from '../time';
 import { guessCalendarOrder } from '../tables';
 
@@ -23,7 +23,7 @@ describe('a practice diary', () => {
       minutes: 90,
       instrumentId: 'w',
     });
-    expect(read(['2026-03-14', '0:35', ''], { order: 'ymd', instrument: null })).toMatchObject({
+    expect(read(['2026-03-14', '0:35', ''], { order: 'ymd', unit: 'clock', instrument: null })).toMatchObject({
       minutes: 35,
       instrumentId: 'h',
     });
@@ -73,7 +73,13 @@ describe('a practice diary', () => {
       unit: 'minutes',
       instrument: 3,
     });
-    expect(guessDiary([['2026-03-25', '1:15']], [])).toMatchObject({ skip: 0, unit: 'clock', instrument: null });
+    // 1:15 may be an hour and a quarter, or a minute and a quarter: it is asked.
+    expect(guessDiary([['2026-03-25', '1:15']], [])).toMatchObject({
+      skip: 0,
+      length: 1,
+      unit: null,
+      instrument: null,
+    });
     expect(guessDiary([['2026-03-25', '2']], [])).toMatchObject({ unit: null });
     expect(guessDiary([['no', 'dates']], [])).toMatchObject({ date: null, length: null });
   });
@@ -111,4 +117,60 @@ test('playing without a time of day is put clear of what is on record, within it
   // It is ten in the morning: only the night and the morning are left.
   expect(placeInDay(TODAY, 30, [], zone, start + 10 * HOUR_MS)!.to).toBeLessThanOrEqual(start + 10 * HOUR_MS);
   expect(placeInDay(TODAY, 700, [], zone, start + 10 * HOUR_MS)).toBeNull();
+});
+
+describe('how long was played, however it is written', () => {
+  const guess = (head: string, ...cells: string[]) =>
+    guessDiary([['Date', head], ...cells.map((cell, at) => [`2026-03-${10 + at}`, cell])], []);
+  const minutes = (text: string, unit: DiaryPlan['unit']) => {
+    const plan: DiaryPlan = { skip: 0, date: 0, order: 'ymd', length: 1, unit, instrument: null };
+    const read = diaryEntry(['2026-03-14', text], plan, new Map([['heron', { id: 'h', since: null }]]), 'h', 30_000);
+    return typeof read === 'string' ? read : read.minutes;
+  };
+
+  test('a length that says its unit is read by that', () => {
+    for (const [text, wanted] of [
+      ['45 min', 45],
+      ['45m', 45],
+      ['1h20', 80],
+      ['1 h 20 min', 80],
+      ['1.5 h', 90],
+      ['1,5 Std', 90],
+      ['90 s', 1.5],
+      ['1:20:30', 80.5],
+      ['４５ min', 45],
+    ] as const)
+      for (const unit of DIARY_UNITS) expect([text, unit, minutes(text, unit)]).toEqual([text, unit, wanted]);
+    expect(guess('Practice', '45 min', '1h20', '90 s').unit).toBe('minutes');
+  });
+
+  test('what may be two things is asked: 1:20, 1.5', () => {
+    expect(guess('Duration', '1:20', '0:45').unit).toBeNull();
+    expect(guess('Duration (h:mm)', '1:20', '0:45').unit).toBe('clock');
+    expect(guess('Duration (mm:ss)', '45:30', '20:10')).toMatchObject({ length: null });
+    expect(guess('Practice', '1.5', '2').unit).toBeNull();
+    expect([minutes('1:20', 'clock'), minutes('1:20', 'min-sec'), minutes('1:20', 'minutes')]).toEqual([
+      80,
+      1 + 20 / 60,
+      'no-length',
+    ]);
+    expect([minutes('1.5', 'hours'), minutes('90', 'minutes'), minutes('90', 'seconds')]).toEqual([90, 90, 1.5]);
+  });
+
+  test('a time of day is no length', () => {
+    expect(minutes('18:30', 'clock')).toBe('time-of-day');
+    expect(guess('Time', '18:30', '17:00')).toMatchObject({ length: null, unit: null });
+    const both = guessDiary(
+      [
+        ['Date', 'Start', 'Duration min'],
+        ['2026-03-10', '18:30', '45'],
+        ['2026-03-11', '17:00', '30'],
+      ],
+      [],
+    );
+    expect(both).toMatchObject({ length: 2, unit: 'minutes' });
+    // Seconds are not minutes.
+    expect(guess('Seconds', '2700', '1800').unit).toBe('seconds');
+    expect(guess('Practice', '2700', '1800').unit).toBeNull();
+  });
 });

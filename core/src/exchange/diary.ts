@@ -2,13 +2,17 @@ import {
   dateNumbers,
   guessCalendarOrder,
   layOut,
-  LONGEST_CELL,
+  momentIn,
   numberIn,
-  wallDate,
+  plainText,
+  wallDay,
   type CalendarOrder,
   type Row,
 } from '../tables';
 import { DAY_MS, HOUR_MS, MINUTE_MS, startOfLocalDay, type LocalDay } from '../time';
+
+export const DIARY_UNITS = ['minutes', 'hours', 'seconds', 'clock', 'min-sec'] as const;
+export type DiaryUnit = (typeof DIARY_UNITS)[number];
 
 /** How the columns of a practice diary are to be read. Numbers are places of columns, from 0. */
 export interface DiaryPlan {
@@ -16,9 +20,9 @@ export interface DiaryPlan {
   skip: number;
   date: number;
   order: CalendarOrder;
-  /** How long was played: in minutes, in hours, or as h:mm. */
+  /** How long was played: in minutes, in hours, in seconds, as h:mm, or as m:ss. A cell that says its own unit is read by that. */
   length: number;
-  unit: 'minutes' | 'hours' | 'clock';
+  unit: DiaryUnit;
   /** Column with the instrument's name; null where the whole file is about one. */
   instrument: number | null;
 }
@@ -32,6 +36,8 @@ export type DiaryFault =
   | 'in-the-future'
   | 'before-instrument'
   | 'no-length'
+  /** Half a day or more as h:mm: a time of day rather than a length. */
+  | 'time-of-day'
   | 'too-long'
   | 'no-such-instrument'
   | 'day-full';
@@ -43,13 +49,33 @@ export interface DiaryEntry {
   instrumentId: string;
 }
 
-const CLOCK = /^(\d{1,2}):(\d{2})(?::\d{2})?$/;
-const clockIn = (text: string) => (text.length > LONGEST_CELL ? null : CLOCK.exec(text.trim()));
+const CLOCK = /^(\d{1,2}):(\d{2})(?::(\d{2}))?$/;
+/** "1h20", "1 h 20 min", "45 min", "1.5 h", "90 s": a length that says its unit. */
+const HOURS =
+  /^(\d{1,2}(?:[.,]\d{1,3})?) ?(?:h|hr|hrs|hour|hours|std|stunde|stunden)\.?(?: ?(\d{1,2}) ?(?:m|min|mins|minutes)?\.?)?$/i;
+const MINUTES = /^(\d{1,4}(?:[.,]\d{1,3})?) ?(?:m|min|mins|minute|minutes|minuten)\.?$/i;
+const SECONDS = /^(\d{1,6}) ?(?:s|sec|secs|sek|second|seconds|sekunden)\.?$/i;
+
+const numberOf = (text: string) => Number(text.replace(',', '.'));
+const clockIn = (text: string) => CLOCK.exec(plainText(text));
+
+/** Minutes of a length that says its own unit, or has hours, minutes and seconds; null where it does not. */
+function saidMinutes(text: string): number | null {
+  const plain = plainText(text);
+  const clock = CLOCK.exec(plain);
+  if (clock) return clock[3] === undefined ? null : Number(clock[1]) * 60 + Number(clock[2]) + Number(clock[3]) / 60;
+  const hours = HOURS.exec(plain);
+  if (hours) return numberOf(hours[1]!) * 60 + Number(hours[2] ?? 0);
+  const minutes = MINUTES.exec(plain);
+  if (minutes) return numberOf(minutes[1]!);
+  const seconds = SECONDS.exec(plain);
+  return seconds ? Number(seconds[1]) / 60 : null;
+}
 
 /** The day of a text; null where it is no date of the calendar. */
 function dayIn(text: string, order: CalendarOrder): LocalDay | null {
-  const numbers = dateNumbers(text);
-  const wall = numbers && wallDate(numbers, order);
+  const moment = momentIn(text);
+  const wall = moment && wallDay(moment, order);
   return wall === null ? null : Math.round(wall / DAY_MS);
 }
 
@@ -61,32 +87,50 @@ const HOURS_IN_DAY = 24;
 /** Looks at the top of a diary cut into cells and guesses what its columns are; what is unsure is null. */
 export function guessDiary(rows: readonly Row[], names: readonly string[]): GuessedDiary {
   const isDate = (cell: string) => dateNumbers(cell) !== null;
-  const { skip, heads, columns, column, mostly, headed } = layOut(rows, (cells) => cells.some(isDate), MOST_OF);
+  const { skip, heads, columns, column, mostly } = layOut(rows, (cells) => cells.some(isDate), MOST_OF);
   const date = columns.find((at) => mostly(at, isDate)) ?? null;
   const rest = columns.filter((at) => at !== date);
-  const isLength = (cell: string) => Number.isFinite(numberIn(cell)) || clockIn(cell) !== null;
-  const lengths = rest.filter((at) => mostly(at, isLength));
-  const length =
-    headed(/min|dura|length|time|hour|dauer|zeit|stund/, lengths) ?? (lengths.length === 1 ? lengths[0]! : null);
+  const isLength = (cell: string) =>
+    saidMinutes(cell) !== null || Number.isFinite(numberIn(cell)) || clockIn(cell) !== null;
+  // A column with times of day tells when, not how long.
+  const isWhen = (at: number) =>
+    WHEN.test(heads[at] ?? '') || column(at).some((cell) => Number(clockIn(cell)?.[1] ?? 0) >= DAY_FROM);
+  const lengths = rest.filter((at) => mostly(at, isLength) && !isWhen(at));
+  const headedSo = lengths.filter((at) => LENGTH.test(heads[at] ?? ''));
+  const only = (places: readonly number[]) => (places.length === 1 ? places[0]! : null);
+  const length = headedSo.length > 0 ? only(headedSo) : only(lengths);
   const known = names.map((name) => name.toLowerCase());
   const isName = (cell: string) => known.includes(cell.toLowerCase());
-  const instrument = rest.find((at) => mostly(at, isName)) ?? headed(/instrument/, rest) ?? null;
-  const clocked = length !== null && mostly(length, (cell) => clockIn(cell) !== null);
+  const instrument =
+    rest.find((at) => mostly(at, isName)) ?? rest.find((at) => (heads[at] ?? '').includes('instrument')) ?? null;
   return {
     skip,
     date,
     order: date === null ? null : guessCalendarOrder(column(date)),
     length,
-    unit: length === null ? null : clocked ? 'clock' : unitOf(heads[length] ?? '', column(length).map(numberIn)),
+    unit: length === null ? null : unitOf(heads[length] ?? '', column(length)),
     instrument,
   };
 }
 
-/** The unit of a column of lengths by its head, else by what only minutes can be; null where it has to be asked. */
-function unitOf(head: string, values: readonly number[]): 'minutes' | 'hours' | null {
+/** Heads of columns that tell when, and of those that tell how long; in English and German. From memory. */
+const WHEN = /start|begin|begun|from|\bend|until|\bto\b|von|bis|uhr|clock/;
+const LENGTH = /min|dura|length|time|hour|\bh\b|sec|dauer|länge|zeit|stund|practi|played|geübt/;
+/** Nobody's session lasts so many hours: a column of h:mm that reaches so far is of times of day. From memory. */
+const DAY_FROM = 8;
+
+/** The unit of a column of lengths by its cells or its head, else by what only minutes can be; null where it has to be asked. */
+function unitOf(head: string, cells: readonly string[]): DiaryUnit | null {
+  const open = cells.filter((cell) => saidMinutes(cell) === null);
+  // Every cell says it itself.
+  if (open.length === 0) return 'minutes';
+  const clocks = open.flatMap((cell) => clockIn(cell) ?? []);
+  if (clocks.length > 0) return /h[:.]mm|hh/.test(head) ? 'clock' : /m[:.]ss/.test(head) ? 'min-sec' : null;
+  if (/\bsec|sek/.test(head)) return 'seconds';
   if (head.includes('min')) return 'minutes';
   if (/hour|\bh\b|stund/.test(head)) return 'hours';
-  return Math.max(0, ...values.filter(Number.isFinite)) > HOURS_IN_DAY ? 'minutes' : null;
+  const most = Math.max(0, ...open.map(numberIn).filter(Number.isFinite));
+  return most > HOURS_IN_DAY && most <= LONGEST_MIN ? 'minutes' : null;
 }
 
 const LONGEST_MIN = 24 * 60;
@@ -104,6 +148,7 @@ export function diaryEntry(
   if (day === null) return 'no-date';
   if (day > today) return 'in-the-future';
   const minutes = minutesIn(cells[plan.length]!, plan.unit);
+  if (minutes !== null && minutes >= DAY_FROM * 60 && clockIn(cells[plan.length]!)) return 'time-of-day';
   if (minutes === null || minutes <= 0) return 'no-length';
   if (minutes > LONGEST_MIN) return 'too-long';
   const name = plan.instrument === null ? null : cells[plan.instrument]!.trim().toLowerCase();
@@ -113,12 +158,18 @@ export function diaryEntry(
   return { day, minutes, instrumentId: found.id };
 }
 
-function minutesIn(text: string, unit: DiaryPlan['unit']): number | null {
+function minutesIn(text: string, unit: DiaryUnit): number | null {
+  const said = saidMinutes(text);
+  if (said !== null) return said;
   const clock = clockIn(text);
-  if (clock) return Number(clock[1]) * 60 + Number(clock[2]);
+  if (clock) {
+    const [large, small] = [Number(clock[1]), Number(clock[2])];
+    if (small > 59) return null;
+    return unit === 'clock' ? large * 60 + small : unit === 'min-sec' ? large + small / 60 : null;
+  }
   const value = numberIn(text);
   if (!Number.isFinite(value)) return null;
-  return unit === 'hours' ? value * 60 : value;
+  return { minutes: value, hours: value * 60, seconds: value / 60, clock: null, 'min-sec': null }[unit];
 }
 
 /** A stretch of time, ms. */

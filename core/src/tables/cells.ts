@@ -92,8 +92,6 @@ export interface Layout {
   column: (at: number) => string[];
   /** Whether more than a share of a column's cells are of a kind. */
   mostly: (at: number, test: (cell: string) => boolean) => boolean;
-  /** The first of some columns whose head has one of these words. */
-  headed: (words: RegExp, among: readonly number[]) => number | undefined;
 }
 
 /** The heads of the columns: the last line above the first entry that is not blank; empty where there is none. */
@@ -121,6 +119,5 @@ export function layOut(rows: readonly Row[], isEntry: (cells: Row) => boolean, s
     columns: Array.from({ length: width }, (_, at) => at),
     column,
     mostly: (at, test) => column(at).filter(test).length > share * Math.max(1, body.length),
-    headed: (words, among) => among.find((at) => words.test(heads[at] ?? '')),
   };
 }

@@ -236,7 +236,7 @@ function offsetPart(walk: Walk): number | null | undefined {
  * Reads a cell as a date, a time of day, or both, perhaps with an offset from UTC. It is read only where nothing of it is left
  * over: a sign that is not understood may be what the rest means.
  * @returns null where it is none
- * @example momentIn('14.3.2026 7:05 p. m.') // date [14, 3, 2026], year 2, clockS 68 700, offsetMin null
+ * @example momentIn('14.3.2026 7:05 p. m.').clockS // 68700
  */
 export function momentIn(text: string): WrittenMoment | null {
   return numbersOnly(text) ?? carefully(text);
@@ -304,7 +304,7 @@ function carefully(text: string): WrittenMoment | null {
 /**
  * Reads a cell that holds a time of day alone.
  * @returns seconds since midnight; null where it is none
- * @example clockIn('20h30') // 73 800
+ * @example clockIn('20h30').clockS // 73800
  */
 export function clockIn(text: string): Pick<WrittenMoment, 'clockS' | 'offsetMin'> | null {
   const walk = new Walk(plainMoment(text));

@@ -1,5 +1,5 @@
-import { guessDelimiter, headOf, isBlank, type Delimiter } from '@tembrin/core';
-import { PREVIEW_BYTES } from '@tembrin/contract';
+import { encodingOf, guessDelimiter, headOf, isBlank, type Delimiter, type Encoding } from '@tembrin/core';
+import { PREVIEW_BYTES, SAMPLE_BYTES } from '@tembrin/contract';
 import { beginning } from './spool';
 import { noTable, topLines } from './table';
 import { TextStream } from './text';
@@ -15,6 +15,22 @@ export interface Top {
   rows: string[][];
   /** The file goes on past what was looked at. */
   cut: boolean;
+  /** Lines of the file's middle and of its end, where it goes on. */
+  middle: string[][];
+  end: string[][];
+}
+
+/** How many bytes of what comes, behind the top of the file, are of its middle, and how many of its end. */
+export interface Samples {
+  middle?: number | undefined;
+  end?: number | undefined;
+}
+
+/** Lines of a stretch out of a file, whole ones only. @param last whether the file ends with it */
+function sampleLines(bytes: Uint8Array, encoding: Encoding, delimiter: Delimiter, last: boolean): string[][] {
+  const text = new TextDecoder(encoding).decode(bytes);
+  const whole = text.slice(text.search(/\r\n?|\n/) + 1);
+  return bytes.length === 0 ? [] : topLines(whole, delimiter, last).filter((cells) => !isBlank(cells));
 }
 
 /**
@@ -22,15 +38,30 @@ export interface Top {
  * @param delimiter as the person chose; left out, it is guessed
  * @throws ProblemError 422 when it is no table
  */
-export async function topOf(body: AsyncIterable<Uint8Array>, delimiter?: Delimiter): Promise<Top> {
-  const bytes = await beginning(body, PREVIEW_BYTES + 1);
-  const cut = bytes.length > PREVIEW_BYTES;
+export async function topOf(
+  body: AsyncIterable<Uint8Array>,
+  delimiter?: Delimiter,
+  { middle = 0, end = 0 }: Samples = {},
+): Promise<Top> {
+  const all = await beginning(body, PREVIEW_BYTES + 1 + 2 * SAMPLE_BYTES);
+  const bytes = all.subarray(0, Math.max(0, all.length - middle - end));
+  const cut = bytes.length > PREVIEW_BYTES || end > 0;
   const stream = new TextStream();
   const text = stream.text(bytes) + (cut ? '' : stream.end());
   const lines = text.split(/\r?\n/).filter((line) => line.trim() !== '');
   const found = delimiter ?? guessDelimiter(lines.slice(0, LOOKED_AT));
   if (found === null || text.includes('\0')) noTable();
-  return { delimiter: found, rows: topLines(text, found, !cut), cut };
+  const encoding = encodingOf(bytes);
+  const sample = (from: number, to: number, last: boolean) =>
+    sampleLines(all.subarray(from, to), encoding, found, last);
+  const [first, second] = [bytes.length, bytes.length + middle];
+  return {
+    delimiter: found,
+    rows: topLines(text, found, !cut),
+    cut,
+    middle: sample(first, second, false),
+    end: sample(second, all.length, true),
+  };
 }
 
 /** One line as it would be read: what it says, or why it cannot be read. */

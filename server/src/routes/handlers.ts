@@ -138,7 +138,7 @@ function sensorHandlers({ database, outside, imports }: Ground) {
     compareSensors: async ({ scope, params }) => ({ comparison: await air(scope).compare(params.id, params.otherId) }),
     previewImport: async ({ scope, params, query, request }) => {
       await sensors(scope).row(params.id);
-      return previewReadings(request, query.plan, (await scope.row()).timeZone, Date.now());
+      return previewReadings(request, query.plan, (await scope.row()).timeZone, Date.now(), query);
     },
     importFile: async ({ scope, params, query: { plan }, request }) => {
       const [{ no }, { timeZone }] = await Promise.all([sensors(scope).row(params.id), scope.row()]);

@@ -45,6 +45,8 @@ const FAULT_SENTENCES: Readonly<Record<DiaryFault, string>> = {
   'before-instrument':
     'The instrument was not with you yet on that day. Change that date in Kit, or leave the line out.',
   'no-length': 'How long was played is missing or not a number.',
+  'time-of-day':
+    'That looks like a time of day, not like how long was played. Choose another column, or check its unit.',
   'too-long': 'A day has 24 hours. Check whether it is minutes or hours.',
   'no-such-instrument': 'No instrument of yours has this name. Rename it in the file or in Kit, or leave the line out.',
   'day-full': 'That day has no room left beside what is on record.',

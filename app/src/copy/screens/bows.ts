@@ -14,7 +14,8 @@ export const copy = {
   addTheOne: 'Add the one it is played with, or say on another’s page that it is played here too.',
   aBowHasItsOwn:
     'Each bow has its own hair, rosin, turns and hours. The one in hand wears; a spare that rests is looked at once a year.',
-  neverPlayed: (names: readonly string[]) => `For ${listWords(names)}. Nothing was played with it yet, as far as the log goes.`,
+  neverPlayed: (names: readonly string[]) =>
+    `For ${listWords(names)}. Nothing was played with it yet, as far as the log goes.`,
   playedOn: (names: readonly string[], hours: number, sessions: number) =>
     `Played on ${listWords(names)}: ${hoursWords(hours)} in ${sessions} ${sessions === 1 ? 'session' : 'sessions'} on record.`,
   playedOnWhich: 'Played on',

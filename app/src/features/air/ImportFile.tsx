@@ -14,6 +14,7 @@ import { clockWords, dateWords } from '@/copy/dates';
 import { DATE_ORDER_TITLES, INTAKE_COPY, LOGGER_COPY, loggerOutcome } from '@/copy/intake';
 import { optionsOf } from '@/copy/lists';
 import { humidityWords, temperatureWords } from '@/copy/measures';
+import { courseWords, oddWords, understoodWords } from '@/copy/understood';
 import { useFileInput } from '../files/files';
 import { FirstLines } from '../files/FirstLines';
 import { useIntake } from '../files/intake';
@@ -46,8 +47,10 @@ function useLoggerIntake({ id }: Sensor) {
   return useIntake(
     {
       mostBytes: FILE_BYTES,
+      sampled: true,
       planOf,
-      preview: (file, plan) => call('previewImport', { params: { id }, query: { plan }, file }),
+      preview: (file, plan, _choices, samples) =>
+        call('previewImport', { params: { id }, query: { plan, ...samples }, file }),
       bring: (importId, file, plan, _choices, signal) =>
         call('importFile', { params: { id, importId }, query: { plan }, file, signal }),
       onDone: () => refreshAir(true),
@@ -57,9 +60,10 @@ function useLoggerIntake({ id }: Sensor) {
 }
 
 function ImportFile({ sensor }: { sensor: Sensor }) {
-  const { file, preview, guess, plan, problem, busy, progress, choose, change, bring, stop } = useLoggerIntake(sensor);
+  const { file, preview, guess, problem, busy, progress, choose, change, bring, stop } = useLoggerIntake(sensor);
   const input = useFileInput(LOGGER_COPY.file, '.csv,.txt,.tsv,text/csv,text/plain', (chosen) => void choose(chosen));
-  const ready = preview !== null && plan !== null;
+  const known = guess && planOf(guess);
+  const ready = preview !== null && known !== null;
   return (
     <Screen
       title={LOGGER_COPY.title}
@@ -105,6 +109,7 @@ function ImportFile({ sensor }: { sensor: Sensor }) {
       {guess && preview && !progress && (
         <>
           <Columns guess={guess} columns={preview.columns} onChange={change} />
+          {known && <Understood preview={preview} plan={known} />}
           <Lines preview={preview} delimiter={guess.delimiter} />
         </>
       )}
@@ -182,10 +187,43 @@ function Columns({ guess, columns, onChange }: ColumnsProps) {
   );
 }
 
+/** How the file is understood, in words, and what is odd about it. */
+function Understood({ preview, plan }: { preview: LoggerPreview; plan: LoggerPlan }) {
+  const { timeZone } = useHousehold((state) => state.household)!;
+  const temperatures = usePreferences((state) => state.temperatures);
+  const { course, columns } = preview;
+  return (
+    <Stack gap="small">
+      <Text kind="heading" level={2}>
+        {LOGGER_COPY.understood}
+      </Text>
+      {understoodWords(plan, columns, timeZone).map((sentence) => (
+        <Text key={sentence}>{sentence}</Text>
+      ))}
+      {course && <Text kind="strong">{courseWords(course, timeZone, temperatures)}</Text>}
+      {course?.odd.map((odd) => (
+        <Banner key={odd.code} tone="soon" text={oddWords({ ...course, odd: [odd] })[0]!} />
+      ))}
+    </Stack>
+  );
+}
+
 function Lines({ preview, delimiter }: { preview: LoggerPreview; delimiter: string }) {
   const { timeZone } = useHousehold((state) => state.household)!;
   const temperatures = usePreferences((state) => state.temperatures);
   const looked = preview.readable + preview.unreadable;
+  type Read = NonNullable<LoggerPreview['lines'][number]['read']>;
+  const words = ({ at, percent, tempC }: Read) => [
+    `${dateWords(Date.parse(at), 0, timeZone)}, ${clockWords(Date.parse(at), timeZone)}`,
+    humidityWords(percent / 100, 1),
+    tempC === null ? '–' : temperatureWords(tempC, temperatures),
+  ];
+  const samples = (
+    [
+      [LOGGER_COPY.middle, preview.middle],
+      [LOGGER_COPY.last, preview.last],
+    ] as const
+  ).flatMap(([title, sample]) => (sample ? [[title, sample] as const] : []));
   return (
     <Stack gap="small">
       <Text kind="heading" level={2}>
@@ -196,15 +234,13 @@ function Lines({ preview, delimiter }: { preview: LoggerPreview; delimiter: stri
           {INTAKE_COPY.readable(preview.readable, looked)}
         </Text>
       )}
-      <FirstLines
-        lines={preview.lines}
-        delimiter={delimiter}
-        words={({ at, percent, tempC }) => [
-          `${dateWords(Date.parse(at), 0, timeZone)}, ${clockWords(Date.parse(at), timeZone)}`,
-          humidityWords(percent / 100, 1),
-          tempC === null ? '–' : temperatureWords(tempC, temperatures),
-        ]}
-      />
+      <FirstLines title={INTAKE_COPY.firstLines} lines={preview.lines} delimiter={delimiter} words={words} />
+      {samples.map(([title, sample]) => (
+        <Stack key={title} gap="hair">
+          <Text kind="smallStrong">{title}</Text>
+          <FirstLines title={title} lines={[{ line: 0, ...sample }]} delimiter={delimiter} words={words} />
+        </Stack>
+      ))}
     </Stack>
   );
 }

@@ -5,15 +5,16 @@ import { Row, Stack } from '@/ui/layout';
 
 interface FirstLinesProps<R> {
   lines: readonly { line: number; cells: readonly string[]; fault: string | null; read: R | null }[];
+  title: string;
   delimiter: string;
   /** What a line says once it is read: the first cell is the widest. */
   words: (read: R) => readonly string[];
 }
 
 /** The first lines of a file as they would be read, and those that cannot be, each with what is wrong. */
-export function FirstLines<R>({ lines, delimiter, words }: FirstLinesProps<R>) {
+export function FirstLines<R>({ title, lines, delimiter, words }: FirstLinesProps<R>) {
   return (
-    <View role="table" aria-label={INTAKE_COPY.firstLines}>
+    <View role="table" aria-label={title}>
       {lines.map(({ line, cells, fault, read }) => (
         <Stack key={line} role="row" padY={6} gap={2} rule="top">
           {read !== null ? (
@@ -27,7 +28,7 @@ export function FirstLines<R>({ lines, delimiter, words }: FirstLinesProps<R>) {
           ) : (
             <>
               <Text role="cell" kind="small" numberOfLines={3}>
-                {INTAKE_COPY.raw(line, cells, delimiter)}
+                {line > 0 ? INTAKE_COPY.raw(line, cells, delimiter) : INTAKE_COPY.bare(cells, delimiter)}
               </Text>
               {fault !== null && (
                 <Text role="cell" kind="small" tone="now">

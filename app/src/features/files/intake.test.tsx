@@ -1,6 +1,7 @@
 import type { IntakeProgress } from '@tembrin/contract';
 import { runHook } from '@/testing/hook';
-import { useIntake, type IntakeKind } from './intake';
+import { PREVIEW_BYTES, SAMPLE_BYTES } from '@tembrin/contract';
+import { sampled, useIntake, type IntakeKind } from './intake';
 
 const mockCall = jest.fn();
 jest.mock('@/state/api', () => ({
@@ -37,6 +38,7 @@ function waiting<T>() {
 }
 function open(parts: Partial<Kind> = {}) {
   const kind = {
+    sampled: false,
     mostBytes: 100,
     planOf: ({ date }: Guess) => (date === null ? null : { date }),
     preview: jest.fn(async () => ({ guess: { date: null }, lines: 3 })),
@@ -66,7 +68,7 @@ test('what is unsure is asked before anything can be brought in', async () => {
   const answered = await page.after(({ change }) => change({ date: 2 }));
   expect(answered.plan).toEqual({ date: 2 });
   // It is looked at anew, by the plan that was said.
-  expect(jest.mocked(kind.preview).mock.calls.at(-1)).toEqual([expect.anything(), '{"date":2}', { minutes: 20 }]);
+  expect(jest.mocked(kind.preview).mock.calls.at(-1)).toEqual([expect.anything(), '{"date":2}', { minutes: 20 }, {}]);
 });
 
 test('an answer that comes late is passed over', async () => {
@@ -141,4 +143,13 @@ describe('brought in', () => {
     const { after } = await stopped(() => Promise.reject(new Error('out of reach')));
     expect(after.problem).toMatch(/did not answer/);
   });
+});
+
+test('of a large file a little of its middle and its end goes along, at even places', async () => {
+  const small = new Blob(['a'.repeat(1000)]);
+  expect(sampled(small)[1]).toEqual({ middle: undefined, end: undefined });
+  const large = new Blob(['x'.repeat(1_000_001)]);
+  const [sent, { middle, end }] = sampled(large);
+  expect(sent.size).toBe(PREVIEW_BYTES + 2 + middle! + end!);
+  expect([middle! <= SAMPLE_BYTES, end! <= SAMPLE_BYTES, (large.size - end!) % 2]).toEqual([true, true, 0]);
 });

@@ -1,4 +1,4 @@
-import { PREVIEW_BYTES, type IntakeProgress } from '@tembrin/contract';
+import { PREVIEW_BYTES, SAMPLE_BYTES, type IntakeProgress } from '@tembrin/contract';
 import { useEffect, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { call, sentenceOf } from '@/state/api';
@@ -7,12 +7,32 @@ import { INTAKE_COPY } from '@/copy/intake';
 /** How often the server is asked how far it is, ms. */
 const ASK_MS = 500;
 
+/** How many bytes of a preview are of the file's middle, and how many of its end. */
+interface Samples {
+  middle: number | undefined;
+  end: number | undefined;
+}
+const NO_SAMPLES: Samples = { middle: undefined, end: undefined };
+
+/** The top of a file with a little of its middle and its end behind it; all of it where it is small. */
+export function sampled(file: Blob): [Blob, Samples] {
+  if (file.size <= PREVIEW_BYTES + 2 * SAMPLE_BYTES) return [file.slice(0, PREVIEW_BYTES + 1), NO_SAMPLES];
+  // Letters may be of two bytes: a stretch begins at an even place.
+  const even = (at: number) => at - (at % 2);
+  const middle = even(Math.floor(file.size / 2));
+  const end = even(file.size - SAMPLE_BYTES + 1);
+  const parts = [file.slice(0, PREVIEW_BYTES + 2), file.slice(middle, middle + SAMPLE_BYTES), file.slice(end)];
+  return [new Blob(parts), { middle: parts[1]!.size, end: parts[2]!.size }];
+}
+
 /** What differs between the files that are read line by line. `C`: choices that no column makes. */
 export interface IntakeKind<G extends object, P extends { guess: G }, C extends object> {
   mostBytes: number;
+  /** Whether something of its middle and its end is looked at besides its top. */
+  sampled: boolean;
   /** The plan to read it by; null while something has to be asked. */
   planOf: (guess: G) => object | null;
-  preview: (top: Blob, plan: string | undefined, choices: C) => Promise<P>;
+  preview: (top: Blob, plan: string | undefined, choices: C, samples: Samples) => Promise<P>;
   bring: (importId: string, file: File, plan: string, choices: C, signal: AbortSignal) => Promise<IntakeProgress>;
   /** Called when it is all in. */
   onDone: (progress: IntakeProgress) => Promise<void> | void;
@@ -52,11 +72,8 @@ export function useIntake<G extends object, P extends { guess: G }, C extends ob
     setProblem(null);
     setBusy(true);
     try {
-      const found = await kind.preview(
-        chosen.slice(0, PREVIEW_BYTES + 1),
-        known ? JSON.stringify(known) : undefined,
-        chosenSo,
-      );
+      const [top, samples] = kind.sampled ? sampled(chosen) : [chosen.slice(0, PREVIEW_BYTES + 1), NO_SAMPLES];
+      const found = await kind.preview(top, known ? JSON.stringify(known) : undefined, chosenSo, samples);
       if (turn !== asked.current) return;
       setPreview(found);
       setGuess(wanted ?? found.guess);

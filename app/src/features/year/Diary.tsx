@@ -42,6 +42,7 @@ function useDiaryIntake() {
     {
       mostBytes: DIARY_BYTES,
       planOf,
+      sampled: false,
       preview: (file, plan, choices) => call('previewDiary', { query: { plan, ...queryOf(choices) }, file }),
       bring: (importId, file, plan, choices, signal) =>
         call('importDiary', {
@@ -193,6 +194,7 @@ function Sessions({ preview, delimiter, read }: SessionsProps) {
         </Text>
       )}
       <FirstLines
+        title={INTAKE_COPY.firstLines}
         lines={read ? lines : lines.map((line) => ({ ...line, read: null, fault: null }))}
         delimiter={delimiter}
         words={(entry) => [

@@ -194,7 +194,7 @@ export function lineReader(
   const { date, clock, rh, temp, tempUnit, rhUnit } = plan;
   const needed = Math.max(date, clock ?? 0, rh) + 1;
   const held = holding();
-  const course = courseOf();
+  const course = goingOn();
   let before: Reading | null = null;
   return (cells) => {
     if (cells.length < needed) return 'too-few-columns';
@@ -222,7 +222,7 @@ export function lineReader(
 }
 
 /** How the lines of a file run: forwards or backwards in time, and in which steps. */
-function courseOf() {
+function goingOn() {
   let [last, step] = [NaN, 0];
   return {
     /** Which of the instants a line may mean goes on from those before; null where nothing tells. */

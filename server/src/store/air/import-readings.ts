@@ -1,9 +1,18 @@
-import { guessPlan, lineReader, planGaps, type ColumnPlan, type Reading } from '@tembrin/core';
+import {
+  commasInNumbers,
+  courseOf,
+  guessPlan,
+  isBlank,
+  lineReader,
+  planGaps,
+  type ColumnPlan,
+  type Reading,
+} from '@tembrin/core';
 import { readingFaultSentence, type LoggerPlan, type LoggerPreview } from '@tembrin/contract';
 import type { Sequelize, Transaction } from 'sequelize';
 import { fail } from '../../problems/problems';
 import type { Reading as FileReading } from '../../intake/jobs';
-import { shownTop, topOf, type ReadLine } from '../../intake/preview';
+import { shownTop, topOf, type ReadLine, type Samples } from '../../intake/preview';
 import { rollUp } from './hours';
 import { extentOf, lockSensor, storeReadings } from './readings';
 
@@ -20,15 +29,56 @@ export async function previewReadings(
   given: LoggerPlan | undefined,
   timeZone: string,
   nowMs: number,
+  samples: Samples,
 ): Promise<LoggerPreview> {
-  const top = await topOf(body, given?.delimiter);
+  const top = await topOf(body, given?.delimiter, samples);
   const guess = given ?? { ...guessPlan(top.rows), delimiter: top.delimiter };
-  if (planGaps(guess).length > 0) return { guess, ...shownTop(top, guess.skip, null) };
-  const read = lineReader(guess as ColumnPlan, timeZone, nowMs);
-  type Shown = NonNullable<LoggerPreview['lines'][number]['read']>;
-  const line = (cells: string[]): ReadLine<Shown> => {
+  refuseCutNumbers(top.rows, guess);
+  if (planGaps(guess).length > 0)
+    return { guess, ...shownTop(top, guess.skip, null), middle: null, last: null, course: null };
+  const taken: Reading[] = [];
+  const shown = shownTop(top, guess.skip, lineShower(guess as ColumnPlan, timeZone, nowMs, taken));
+  const own = courseOf(taken);
+  // What lies far behind is read for itself: how the lines before it run nobody has seen.
+  const alone = (rows: readonly string[][], which: number) => {
+    const show = lineShower(guess as ColumnPlan, timeZone, nowMs, taken);
+    return rows.map((cells) => ({ cells, ...show(cells) })).at(which) ?? null;
+  };
+  const lines = top.rows.slice(guess.skip).filter((cells) => !isBlank(cells));
+  const half = (rows: readonly string[][]) => Math.floor(rows.length / 2);
+  const middle = top.cut ? alone(top.middle, half(top.middle)) : alone(lines.slice(half(lines), half(lines) + 1), 0);
+  const last = alone(top.cut ? top.end : lines.slice(-1), -1);
+  const whole = courseOf(taken);
+  // Between the stretches looked at lie others: steps and what is odd are told of the first.
+  const course = own && whole && { ...whole, stepS: own.stepS, odd: own.odd };
+  return { guess, ...shown, middle, last, course };
+}
+
+/** @throws ProblemError 422 where commas between cells cut numbers in two */
+function refuseCutNumbers(
+  rows: readonly string[][],
+  { skip, delimiter }: Pick<LoggerPlan, 'skip' | 'delimiter'>,
+): void {
+  if (commasInNumbers(rows, skip, delimiter)) fail(422, 'decimal-commas', DECIMAL_COMMAS);
+}
+
+const DECIMAL_COMMAS =
+  'The numbers in this file have a comma before their decimals, and commas stand between its cells too: where a number ends cannot be told. Export it with semicolons or tabs between, or with a point before the decimals.';
+
+type ShownLine = ReadLine<NonNullable<LoggerPreview['lines'][number]['read']>>;
+
+/** Reads lines as they would be taken in, and keeps what they come to. */
+function lineShower(
+  plan: ColumnPlan,
+  timeZone: string,
+  nowMs: number,
+  taken: Reading[],
+): (cells: string[]) => ShownLine {
+  const read = lineReader(plan, timeZone, nowMs);
+  return (cells) => {
     const reading = read(cells);
     if (typeof reading === 'string') return { read: null, fault: readingFaultSentence(reading) };
+    taken.push(reading);
     const { atS, rhHundredths, tempHundredths } = reading;
     return {
       read: {
@@ -39,7 +89,6 @@ export async function previewReadings(
       fault: null,
     };
   };
-  return { guess, ...shownTop(top, guess.skip, line) };
 }
 
 /** Where a logger's readings go, and how they are to be read. */
