@@ -45,6 +45,10 @@ export const archiveSchema = z.object({
   }),
   instruments: z.array(z.record(z.string(), z.unknown())),
   places: z.array(z.record(z.string(), z.unknown())),
+  /** Hygrometers with their checks and readings; files of earlier versions have none. */
+  sensors: z.array(z.record(z.string(), z.unknown())).default([]),
+  /** Readings that are too many for one file: the oldest. */
+  readingsLeft: z.number().int().min(0).default(0),
   cards: z.array(z.record(z.string(), z.unknown())),
   events: z.array(z.unknown()),
 });
@@ -53,7 +57,16 @@ export type Archive = z.infer<typeof archiveSchema>;
 export const archiveOutcomeSchema = z.object({
   instruments: z.number().int(),
   places: z.number().int(),
+  sensors: z.number().int(),
+  readings: z.number().int(),
   cards: z.number().int(),
   events: z.number().int(),
   known: z.number().int(),
+  /** Name, time zone, schools and currency of the household are the file's: it was empty before. */
+  settings: z.boolean(),
+  /** What does not come along, a sentence each. */
+  left: z.array(z.string()),
 });
+
+/** `look`: only what would come in is told; nothing is kept. */
+export const archiveQuerySchema = z.object({ look: z.stringbool().default(false) });

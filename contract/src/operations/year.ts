@@ -1,6 +1,12 @@
 import { z } from 'zod';
 import { cardFactsSchema, cardListSchema, cardPostSchema, cardSchema } from '../cards';
-import { archiveOutcomeSchema, calendarAddressSchema, calendarPostSchema, calendarPreviewSchema } from '../year';
+import {
+  archiveOutcomeSchema,
+  archiveQuerySchema,
+  calendarAddressSchema,
+  calendarPostSchema,
+  calendarPreviewSchema,
+} from '../year';
 import { diaryImportQuerySchema, diaryPreviewQuerySchema, diaryPreviewSchema, intakeProgressSchema } from '../intake';
 import type { Operation } from './operation';
 
@@ -162,8 +168,10 @@ export const yearOperations = {
   importArchive: {
     method: 'post',
     path: '/import/household',
-    summary: 'Bring a household’s file in again, all of it or nothing; what is on record already is left as it is.',
+    summary:
+      'Bring a household’s file in again, all of it or nothing; what is on record already is left as it is. Or look what would come in.',
     access: 'household',
+    query: archiveQuerySchema,
     status: 200,
     response: archiveOutcomeSchema,
     stream: true,

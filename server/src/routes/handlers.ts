@@ -16,6 +16,7 @@ import { PlaceScope } from '../store/air/places';
 import { SaltCheckScope } from '../store/air/salt-checks';
 import { SensorScope } from '../store/air/sensors';
 import { ArchiveScope, bodyText } from '../store/archive';
+import { TableScope } from '../store/archive-tables';
 import { CalendarScope, calendarAt } from '../store/calendar';
 import { CardScope } from '../store/cards';
 import { importDiary, previewDiary } from '../store/diary';
@@ -201,6 +202,7 @@ function calendarHandlers({ database, secret }: Ground) {
 /** What goes out as files, and comes in again. */
 function archiveHandlers({ database, imports }: Ground) {
   const archive = (scope: HouseholdScope) => new ArchiveScope(database, scope);
+  const tables = (scope: HouseholdScope) => new TableScope(database, scope);
   return {
     previewDiary: ({ scope, query, request }) => previewDiary(database, scope, request, query),
     importDiary: ({ scope, params, query, request }) =>
@@ -208,10 +210,10 @@ function archiveHandlers({ database, imports }: Ground) {
         importDiary(database, scope, query, file),
       ),
     exportArchive: ({ scope }) => archive(scope).json(),
-    exportLog: ({ scope }) => archive(scope).logCsv(),
-    exportSessions: ({ scope }) => archive(scope).sessionsCsv(),
-    exportStrings: ({ scope }) => archive(scope).stringsCsv(),
-    importArchive: async ({ scope, request }) => archive(scope).bringJson(await bodyText(request)),
+    exportLog: ({ scope }) => tables(scope).logCsv(),
+    exportSessions: ({ scope }) => tables(scope).sessionsCsv(),
+    exportStrings: ({ scope }) => tables(scope).stringsCsv(),
+    importArchive: async ({ scope, query, request }) => archive(scope).bringJson(await bodyText(request), query.look),
     importLog: async ({ scope, request }) => archive(scope).bringLog(await bodyText(request)),
   } satisfies Partial<Handlers>;
 }

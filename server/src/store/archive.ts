@@ -1,19 +1,7 @@
-import {
-  byInstrument,
-  CLOCK_TOLERANCE_MS,
-  DAY_MS,
-  foldLog,
-  hoursBetween,
-  MINUTE_MS,
-  logEventSchema,
-  noteName,
-  openStrings,
-  pastStrings,
-  stringsOn,
-  type LogEvent,
-} from '@tembrin/core';
+import { CLOCK_TOLERANCE_MS, logEventSchema, type LogEvent } from '@tembrin/core';
 import {
   archiveSchema,
+  householdChangeSchema,
   newCardSchema,
   newInstrumentSchema,
   newPlaceSchema,
@@ -25,16 +13,19 @@ import Papa from 'papaparse';
 import type { z } from 'zod';
 import type { Database } from '../database/connect';
 import { fail } from '../problems/problems';
-import { placeColumns, PlaceScope } from './air/places';
+import { MOST_PLACES, placeColumns, PlaceScope } from './air/places';
+import { archivedSensorSchema, ArchivedAir } from './archive-air';
+import { LOG_COLUMNS } from './archive-tables';
 import { CardScope } from './cards';
 import { wholeLog } from './assessed';
 import { eventColumns, instrumentColumns } from './rows';
-import type { HouseholdScope } from './scope';
+import { MOST_INSTRUMENTS, type HouseholdScope } from './scope';
+import type { HouseholdRow } from '../database/models';
+import type { Transaction } from 'sequelize';
 
 /** Largest file that is brought in again, bytes. */
 const MOST_BYTES = 60_000_000;
 const AT_ONCE = 1000;
-const NEWLINE = '\r\n';
 
 /** Reads the body as it comes, up to what is taken. */
 export async function bodyText(request: Request): Promise<string> {
@@ -51,11 +42,6 @@ export async function bodyText(request: Request): Promise<string> {
     .replace(/^\uFEFF/, '');
 }
 
-/** A cell that a spreadsheet would take for a formula is kept a text. Common practice. */
-function safe(cell: string): string {
-  return /^[=+\-@\t\r]/.test(cell) ? `'${cell}` : cell;
-}
-
 /** What goes out of a household, and what comes in again. */
 export class ArchiveScope {
   constructor(
@@ -64,9 +50,10 @@ export class ArchiveScope {
   ) {}
 
   async json(now = new Date()): Promise<string> {
-    const [household, air, cards, events] = await Promise.all([
+    const [household, air, hygrometers, cards, events] = await Promise.all([
       this.scope.household(),
       new PlaceScope(this.database, this.scope).places(),
+      new ArchivedAir(this.database, this.scope).out(),
       new CardScope(this.database, this.scope).cards(),
       wholeLog(this.database, this.scope),
     ]);
@@ -77,162 +64,89 @@ export class ArchiveScope {
       household: { name, timeZone, schools, currency },
       instruments: instruments.map(({ version: _version, ...instrument }) => instrument),
       places: air.map(({ version: _version, ...place }) => place),
+      sensors: hygrometers.sensors,
+      readingsLeft: hygrometers.left,
       cards: cards.map(({ version: _version, ...card }) => card),
       events,
     };
     return JSON.stringify(archive);
   }
 
-  /** The log, an event a line; the payload as JSON, so that nothing is lost. */
-  async logCsv(): Promise<string> {
-    const events = await wholeLog(this.database, this.scope);
-    return Papa.unparse(
-      {
-        fields: [...LOG_COLUMNS],
-        data: events.map(({ id, instrumentId, type, occurredAt, recordedAt, payload }) => [
-          id,
-          instrumentId,
-          type,
-          occurredAt,
-          recordedAt,
-          JSON.stringify(payload),
-        ]),
-      },
-      { newline: NEWLINE },
-    );
-  }
-
-  async sessionsCsv(nowMs = Date.now()): Promise<string> {
-    const { instruments, timeZone } = await this.scope.household();
-    const logs = byInstrument(await wholeLog(this.database, this.scope));
-    const day = wallFormat(timeZone, { year: 'numeric', month: '2-digit', day: '2-digit' });
-    const clock = wallFormat(timeZone, { hour: '2-digit', minute: '2-digit' });
-    const rows = instruments.flatMap(({ id, name }) =>
-      foldLog(logs.get(id) ?? [], nowMs, timeZone).sessions.flatMap(({ beganAt, endedAt, entered }) =>
-        endedAt === null
-          ? []
-          : [
-              [
-                safe(name),
-                day(beganAt),
-                clock(beganAt),
-                clock(endedAt),
-                ((endedAt - beganAt) / MINUTE_MS).toFixed(1),
-                entered ? 'entered' : 'timed',
-              ],
-            ],
-      ),
-    );
-    rows.sort((a, b) => (a[1]! + a[2]! < b[1]! + b[2]! ? -1 : 1));
-    return Papa.unparse(
-      { fields: ['instrument', 'date', 'from', 'to', 'minutes', 'how'], data: rows },
-      { newline: NEWLINE },
-    );
-  }
-
-  async stringsCsv(nowMs = Date.now()): Promise<string> {
-    const { instruments, timeZone } = await this.scope.household();
-    const logs = byInstrument(await wholeLog(this.database, this.scope));
-    const day = wallFormat(timeZone, { year: 'numeric', month: '2-digit', day: '2-digit' });
-    const rows = instruments.flatMap((instrument) => {
-      const log = foldLog(logs.get(instrument.id) ?? [], nowMs, timeZone);
-      const notes = openStrings(instrument).map(({ note }) => noteName(note));
-      const past = pastStrings(log, instrument.stringCount).map(({ position, spec, from, to, successor }) => ({
-        position,
-        spec,
-        from,
-        to: to as number | null,
-        why: successor.reason as string,
-      }));
-      const on = stringsOn(log, instrument.stringCount).flatMap(({ position, fitting, spec }) =>
-        fitting ? [{ position, spec, from: fitting.at, to: null, why: '' }] : [],
-      );
-      return [...past, ...on].map(({ position, spec, from, to, why }) => {
-        const until = to ?? nowMs;
-        const hours = hoursBetween(log.playing, from, until);
-        return [
-          safe(instrument.name),
-          notes[position] ?? String(position + 1),
-          spec ? `${spec.core} ${spec.winding}` : '',
-          spec?.gaugeMm ? String(spec.gaugeMm) : '',
-          day(from),
-          to === null ? '' : day(to),
-          ((until - from) / DAY_MS).toFixed(0),
-          hours.toFixed(1),
-          why,
-        ];
-      });
-    });
-    const fields = [
-      'instrument',
-      'string',
-      'make-up',
-      'gauge mm',
-      'on',
-      'off',
-      'days',
-      'hours played',
-      'why it came off',
-    ];
-    return Papa.unparse({ fields, data: rows }, { newline: NEWLINE });
-  }
-
-  /** Brings a household's file in: what is not there yet is added, all of it or nothing; what is there stays as it is. */
-  async bringJson(text: string): Promise<ResponseOf<'importArchive'>> {
-    let value: unknown;
+  /**
+   * Brings a household's file in: what is not there yet is added, all of it or nothing; what is there stays as it is. Into an
+   * empty household its name, time zone, schools and currency come along.
+   * @param look only tells what would come in
+   */
+  async bringJson(text: string, look: boolean): Promise<ResponseOf<'importArchive'>> {
+    const archive = readArchive(text);
     try {
-      value = JSON.parse(text);
-    } catch {
-      fail(
-        422,
-        'unreadable',
-        'That is not a file Tembrin wrote, or it is cut off. Choose the .json file as it was saved.',
+      return await this.scope.alone(async (transaction, household) => {
+        const outcome = await this.bringAll(archive, household, transaction);
+        // Everything was tried out; what is thrown takes it back.
+        if (look) throw new OnlyLooked(outcome);
+        return outcome;
+      });
+    } catch (error) {
+      if (error instanceof OnlyLooked) return error.outcome;
+      throw error;
+    }
+  }
+
+  private async bringAll(
+    archive: ReadArchive,
+    household: HouseholdRow,
+    transaction: Transaction,
+  ): Promise<ResponseOf<'importArchive'>> {
+    const { models } = this.database;
+    const there = await this.scope.instrumentRows(transaction);
+    const where = this.scope.where({});
+    const rooms = await models.Place.findAll({ where, attributes: ['id'], transaction, raw: true });
+    const empty = there.size === 0 && rooms.length === 0;
+    if (empty) {
+      const { schools, ...settings } = archive.settings;
+      await household.update(
+        { ...settings, schools: JSON.stringify(schools), version: household.version + 1 },
+        { transaction },
       );
     }
-    const archive = checked(archiveSchema, value, 'The file');
-    const events = archive.events.map((event, at) => checked(logEventSchema, event, `Event ${at + 1}`));
-    const instruments = archive.instruments.map(({ addedAt, ...facts }, at) => ({
-      ...checked(newInstrumentSchema, facts, `Instrument ${at + 1}`),
-      addedAt: typeof addedAt === 'string' && Number.isFinite(Date.parse(addedAt)) ? new Date(addedAt) : new Date(),
-    }));
-    const places = archive.places.map((place, at) => checked(newPlaceSchema, place, `Place ${at + 1}`));
-    const cards = archive.cards.map((card, at) => checked(newCardSchema, card, `Card ${at + 1}`));
-    const { models } = this.database;
-    return this.scope.alone(async (transaction) => {
-      const there = await this.scope.instrumentRows(transaction);
-      const newInstruments = instruments.filter(({ id }) => !there.has(id));
-      await models.Instrument.bulkCreate(
-        newInstruments.map(({ id, addedAt, ...facts }) =>
-          this.scope.where({ id, ...instrumentColumns(facts), addedAt, version: 1 }),
-        ),
-        { transaction },
+    const newInstruments = archive.instruments.filter(({ id }) => !there.has(id));
+    const knownPlaces = new Set(rooms.map(({ id }) => id));
+    const newPlaces = archive.places.filter(({ id }) => !knownPlaces.has(id));
+    if (there.size + newInstruments.length > MOST_INSTRUMENTS || rooms.length + newPlaces.length > MOST_PLACES)
+      fail(
+        422,
+        'too-many',
+        `A household holds at most ${MOST_INSTRUMENTS} instruments and ${MOST_PLACES} places. Nothing was brought in.`,
       );
-      const rooms = await models.Place.findAll({
-        where: this.scope.where({}),
-        attributes: ['id'],
-        transaction,
-        raw: true,
-      });
-      const knownPlaces = new Set(rooms.map(({ id }) => id));
-      const newPlaces = places.filter(({ id }) => !knownPlaces.has(id));
-      await models.Place.bulkCreate(
-        newPlaces.map(({ id, ...place }, at) =>
-          this.scope.where({ id, ...placeColumns(place), addedAt: new Date(Date.now() + at), version: 1 }),
-        ),
-        { transaction },
-      );
-      const before = (await new CardScope(this.database, this.scope).cards(transaction)).length;
-      await new CardScope(this.database, this.scope).addIn(cards, transaction);
-      const after = (await new CardScope(this.database, this.scope).cards(transaction)).length;
-      const { stored, known } = await this.store(events, transaction);
-      return {
-        instruments: newInstruments.length,
-        places: newPlaces.length,
-        cards: after - before,
-        events: stored,
-        known,
-      };
-    });
+    await models.Instrument.bulkCreate(
+      newInstruments.map(({ id, addedAt, ...facts }) =>
+        this.scope.where({ id, ...instrumentColumns(facts), addedAt, version: 1 }),
+      ),
+      { transaction },
+    );
+    await models.Place.bulkCreate(
+      newPlaces.map(({ id, ...place }, at) =>
+        this.scope.where({ id, ...placeColumns(place), addedAt: new Date(Date.now() + at), version: 1 }),
+      ),
+      { transaction },
+    );
+    const air = await new ArchivedAir(this.database, this.scope).bring(archive.sensors, transaction);
+    const cards = new CardScope(this.database, this.scope);
+    const before = (await cards.cards(transaction)).length;
+    await cards.addIn(archive.cards, transaction);
+    const after = (await cards.cards(transaction)).length;
+    const { stored, known } = await this.store(archive.events, transaction);
+    return {
+      instruments: newInstruments.length,
+      places: newPlaces.length,
+      sensors: air.sensors,
+      readings: air.readings,
+      cards: after - before,
+      events: stored,
+      known,
+      settings: empty,
+      left: leftBehind(archive, air.keyless, empty),
+    };
   }
 
   /** Brings a log in CSV in. */
@@ -259,15 +173,22 @@ export class ArchiveScope {
     });
     return this.scope.alone(async (transaction) => {
       const { stored, known } = await this.store(events, transaction);
-      return { instruments: 0, places: 0, cards: 0, events: stored, known };
+      return {
+        instruments: 0,
+        places: 0,
+        sensors: 0,
+        readings: 0,
+        cards: 0,
+        events: stored,
+        known,
+        settings: false,
+        left: [],
+      };
     });
   }
 
   /** Stores events that are not there yet. They were admitted once: only that they hang together is looked at again. */
-  private async store(
-    events: readonly LogEvent[],
-    transaction: NonNullable<Parameters<HouseholdScope['instrumentRows']>[0]>,
-  ) {
+  private async store(events: readonly LogEvent[], transaction: Transaction) {
     const { models } = this.database;
     const instruments = await this.scope.instrumentRows(transaction);
     const there = await this.scope.knownEvents(
@@ -304,7 +225,54 @@ export class ArchiveScope {
   }
 }
 
-const LOG_COLUMNS = ['id', 'instrumentId', 'type', 'occurredAt', 'recordedAt', 'payload'] as const;
+/** Thrown to take back what was only tried out. */
+class OnlyLooked extends Error {
+  constructor(readonly outcome: ResponseOf<'importArchive'>) {
+    super('Nothing was kept.');
+  }
+}
+
+/** What a household's file says, checked. @throws ProblemError 422 */
+function readArchive(text: string) {
+  let value: unknown;
+  try {
+    value = JSON.parse(text);
+  } catch {
+    fail(
+      422,
+      'unreadable',
+      'That is not a file Tembrin wrote, or it is cut off. Choose the .json file as it was saved.',
+    );
+  }
+  const archive = checked(archiveSchema, value, 'The file');
+  return {
+    settings: checked(householdChangeSchema, archive.household, 'The household'),
+    events: archive.events.map((event, at) => checked(logEventSchema, event, `Event ${at + 1}`)),
+    instruments: archive.instruments.map(({ addedAt, ...facts }, at) => ({
+      ...checked(newInstrumentSchema, facts, `Instrument ${at + 1}`),
+      addedAt: typeof addedAt === 'string' && Number.isFinite(Date.parse(addedAt)) ? new Date(addedAt) : new Date(),
+    })),
+    places: archive.places.map((place, at) => checked(newPlaceSchema, place, `Place ${at + 1}`)),
+    sensors: archive.sensors.map((sensor, at) => checked(archivedSensorSchema, sensor, `Hygrometer ${at + 1}`)),
+    cards: archive.cards.map((card, at) => checked(newCardSchema, card, `Card ${at + 1}`)),
+    readingsLeft: archive.readingsLeft,
+  };
+}
+type ReadArchive = ReturnType<typeof readArchive>;
+
+/** What of a household does not come along with its file, a sentence each. */
+function leftBehind({ readingsLeft }: ReadArchive, keyless: number, empty: boolean): string[] {
+  return [
+    ...(keyless > 0
+      ? [
+          `${keyless === 1 ? 'One hygrometer sends' : `${keyless} hygrometers send`} by itself: its key is not in the file. Make a new one on its page.`,
+        ]
+      : []),
+    ...(readingsLeft > 0 ? [`${readingsLeft} old readings were too many for the file.`] : []),
+    ...(empty ? [] : ['The name, time zone, schools and currency of this household stay as they are.']),
+    'Accounts, the address of the calendar feed and the settings of a device are not in the file.',
+  ];
+}
 
 function checked<S extends z.ZodType>(schema: S, value: unknown, what: string): z.output<S> {
   const result = schema.safeParse(value);
@@ -312,10 +280,4 @@ function checked<S extends z.ZodType>(schema: S, value: unknown, what: string): 
   const issue = result.error.issues[0];
   const where = issue && issue.path.length > 0 ? ` (${issue.path.map(String).join('.')})` : '';
   fail(422, 'invalid', `${what}${where}: ${issue?.message ?? 'cannot be read.'} Nothing was brought in.`);
-}
-
-/** Dates and times as a place's wall shows them, in the order of ISO 8601. */
-function wallFormat(timeZone: string, options: Intl.DateTimeFormatOptions): (atMs: number) => string {
-  const format = new Intl.DateTimeFormat('sv-SE', { ...options, timeZone });
-  return (atMs) => format.format(atMs);
 }

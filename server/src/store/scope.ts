@@ -15,7 +15,7 @@ import type { Identity } from './accounts';
 import { eventOf, householdOf, instrumentColumns, instrumentOf } from './rows';
 
 /** More than any cupboard; keeps one household from filling the disk. */
-const MOST_INSTRUMENTS = 500;
+export const MOST_INSTRUMENTS = 500;
 
 /** Ids that one query asks for. */
 const IDS_AT_ONCE = 1000;

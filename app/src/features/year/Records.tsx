@@ -1,53 +1,20 @@
-import type { OperationId } from '@tembrin/contract';
-import { useState } from 'react';
+import type { ResponseOf } from '@tembrin/contract';
 import { View } from 'react-native';
-import { call, sentenceOf } from '@/state/api';
-import { openCards } from '@/state/cards';
-import { refreshAir } from '@/state/air';
-import { refreshHousehold, useHousehold } from '@/state/household';
-import { look as refreshLog } from '@/state/log';
-import { notify } from '@/state/notice';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
+import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
-import { download, useFileInput } from '../files/files';
+import { useFileInput } from '../files/files';
+import { useRecords } from './use-records';
 import { Row, Stack } from '@/ui/layout';
 import { copy, OUT } from '@/copy/screens/year/records';
 
 /** What goes out as files, and what comes in again. */
 export function Records() {
-  const household = useHousehold((state) => state.household)!;
-  const [problem, setProblem] = useState<string | null>(null);
-  const [busy, setBusy] = useState<string | null>(null);
-  const out = async (id: OperationId) => {
-    setProblem(null);
-    setBusy(id);
-    try {
-      await download(id);
-    } catch (error) {
-      setProblem(sentenceOf(error));
-    } finally {
-      setBusy(null);
-    }
-  };
-  const bring = async (file: File) => {
-    setProblem(null);
-    setBusy('in');
-    try {
-      const id = /\.csv$/i.test(file.name) ? 'importLog' : 'importArchive';
-      const came = await call(id, { file });
-      await refreshHousehold();
-      await Promise.all([refreshLog(), openCards(household.id), refreshAir(true)]);
-      notify(copy.entriesCameIn(came.events, came.instruments, came.known));
-    } catch (error) {
-      setProblem(sentenceOf(error));
-    } finally {
-      setBusy(null);
-    }
-  };
-  const input = useFileInput(copy.fileToBringIn, '.json,.csv', (file) => void bring(file));
+  const { problem, busy, looked, out, bring, look, forget } = useRecords();
+  const input = useFileInput(copy.fileToBringIn, '.json,.csv', (file) => void look(file));
   return (
     <Screen title={copy.outAndInAgain} back="/year">
       {problem !== null && <Banner tone="now" text={problem} />}
@@ -89,6 +56,36 @@ export function Records() {
         {input.element}
         <Button rank="outline" title={copy.chooseAFile} busy={busy === 'in'} onPress={input.open} start />
       </Stack>
+      {looked && <ComesIn outcome={looked.outcome} onBring={() => void bring(looked.file)} onClose={forget} />}
     </Screen>
+  );
+}
+
+/** What a file would bring, and what does not come along, before anything is kept. */
+function ComesIn({
+  outcome,
+  onBring,
+  onClose,
+}: {
+  outcome: ResponseOf<'importArchive'>;
+  onBring: () => void;
+  onClose: () => void;
+}) {
+  const comes = copy.comes(outcome);
+  return (
+    <Sheet title={copy.whatComesIn} onClose={onClose} foot={<Button title={copy.bringItIn} onPress={onBring} />}>
+      <Stack gap="small">
+        {(comes.length > 0 ? comes : [copy.nothingNew]).map((line) => (
+          <Text key={line} kind="strong">
+            {line}
+          </Text>
+        ))}
+        {outcome.left.map((line) => (
+          <Text key={line} tone="quiet">
+            {line}
+          </Text>
+        ))}
+      </Stack>
+    </Sheet>
   );
 }

@@ -5,7 +5,7 @@ import type { PlaceRow } from '../../database/models';
 import { CHANGED, fail } from '../../problems/problems';
 import type { HouseholdScope } from '../scope';
 
-const MOST_PLACES = 100;
+export const MOST_PLACES = 100;
 
 /** A household's rooms and cases. */
 export class PlaceScope {

@@ -6,7 +6,7 @@ import { fail } from '../../problems/problems';
 import type { HouseholdScope } from '../scope';
 import { SensorScope } from './sensors';
 
-const MOST_CHECKS = 200;
+export const MOST_CHECKS = 200;
 
 export function saltCheckOf({ at, salt, tempC, shownRh }: SaltCheckRow): SaltCheck {
   return { at: at.getTime(), salt: salt as Salt, tempC, shownRh };

@@ -10,7 +10,7 @@ import { HOUR_S, readColumns } from './hours';
 import { READING_COLUMNS } from './readings';
 import { sensorStays, type SensorStay } from './sensor-stays';
 
-const MOST_SENSORS = 100;
+export const MOST_SENSORS = 100;
 /** Hours of a sensor in which faults are looked for. */
 const FAULT_HOURS = 10 * 24;
 

@@ -1,4 +1,4 @@
-import { type OperationId } from '@tembrin/contract';
+import type { OperationId, ResponseOf } from '@tembrin/contract';
 /** What features/year/Records.tsx says. */
 export const copy = {
   entriesCameIn: (events: number, instruments: number, known: number) =>
@@ -8,15 +8,41 @@ export const copy = {
   putAPracticeDiary: 'Put a practice diary on record',
   aSpreadsheetWithDates: 'A spreadsheet with dates and minutes (.csv), looked at before anything is kept.',
   aFileSavedHere:
-    'A file saved here, .json or the log in .csv. All of it comes in or nothing; what is here already stays as it is. Readings of hygrometers are not part of it.',
+    'A file saved here, .json or the log in .csv. You are shown first what comes in and what does not; then all of it comes in or nothing, and what is here already stays as it is.',
   chooseAFile: 'Choose a file',
+  whatComesIn: 'What comes in',
+  bringItIn: 'Bring it in',
+  nothingNew: 'Nothing in it is new here.',
+  comes: ({
+    events,
+    instruments,
+    places,
+    sensors,
+    readings,
+    cards,
+    known,
+    settings,
+  }: ResponseOf<'importArchive'>): string[] => {
+    const count = (number: number, one: string, many: string) =>
+      number === 0 ? [] : [`${number.toLocaleString('en-GB')} ${number === 1 ? one : many}`];
+    return [
+      ...(settings ? ['Name, time zone, schools and currency of the household'] : []),
+      ...count(instruments, 'instrument', 'instruments'),
+      ...count(places, 'room or case', 'rooms and cases'),
+      ...count(sensors, 'hygrometer', 'hygrometers'),
+      ...count(readings, 'reading', 'readings'),
+      ...count(cards, 'date, price, spare or bow', 'dates, prices, spares and bows'),
+      ...count(events, 'entry of the log', 'entries of the log'),
+      ...count(known, 'entry that is here already', 'entries that are here already'),
+    ];
+  },
 } as const;
 
 export const OUT: readonly { id: OperationId; title: string; what: string }[] = [
   {
     id: 'exportArchive',
     title: 'Everything',
-    what: 'Instruments, dates, prices, spares and the whole log as one .json file. It can come in again.',
+    what: 'Instruments, bows, dates, prices, spares, rooms, hygrometers with their readings and the whole log as one .json file. It can come in again, here or on another server.',
   },
   { id: 'exportLog', title: 'The log', what: 'Every entry, a line each, without a loss (.csv).' },
   { id: 'exportSessions', title: 'Sessions', what: 'What was played when, for a spreadsheet (.csv).' },
