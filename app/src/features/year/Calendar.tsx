@@ -117,22 +117,25 @@ function BringIn() {
 
 /** What is in the file, each occasion with what it is. */
 function Found({ model }: { model: BringInModel }) {
-  const { preview, kinds, known, date, setKinds, chosen, busy, bring } = model;
+  const { preview, kinds, known, movedFrom, date, setKinds, chosen, busy, bring } = model;
   if (!preview) return null;
   return (
     <>
       {preview.occasions.length === 0 && <Text>{copy.nothingInThisFile}</Text>}
       <View role="list" aria-label={copy.occasionsInTheFile}>
-        {preview.occasions.map(({ uid, title, spans, cut }) => {
+        {preview.occasions.map((occasion) => {
+          const { uid, title, spans, cut } = occasion;
           const kind = kinds[uid] ?? null;
-          const here = known.has(uid);
+          const moved = movedFrom(occasion);
+          const before = moved?.facts.spans.at(-1)?.from;
+          const here = known.has(uid) && !moved;
           return (
             <Stack role="listitem" key={uid} padY="half" gap="small" rule="bottom">
               <Row gap="one" align="center">
                 <Stack grow>
                   <Text kind="strong">{title}</Text>
                   <Text kind="small" tone="quiet">
-                    {`${date(spans[0]!.from)}${spans.length > 1 ? copy.andMoreUntil(spans.length - 1, date(spans.at(-1)!.to)) : spans[0]!.to > spans[0]!.from ? ` to ${date(spans[0]!.to)}` : ''}${cut ? copy.itGoesOnBeyond : ''}${here ? copy.inYourYearAlready : ''}`}
+                    {`${date(spans[0]!.from)}${spans.length > 1 ? copy.andMoreUntil(spans.length - 1, date(spans.at(-1)!.to)) : spans[0]!.to > spans[0]!.from ? ` to ${date(spans[0]!.to)}` : ''}${cut ? copy.itGoesOnBeyond : ''}${here ? copy.inYourYearAlready : ''}${moved ? copy.movedFrom(before ? date(before) : copy.notAnyMore) : ''}`}
                   </Text>
                 </Stack>
                 <Tick

@@ -229,9 +229,22 @@ describe('another calendar', () => {
 
   it('offers what is played before others, leaves lessons and what is here already out', async () => {
     const known = occasion('Here', 'performance', 10);
-    openTestHousehold([heron], [], [{ ...known, facts: { ...known.facts, source: 'here' } }]);
+    const as = (source: string, spans: { from: string; to: string }[]) => ({
+      ...known,
+      id: `${known.id}${source}`,
+      facts: { ...known.facts, source, spans },
+    });
+    const day = { from: '2026-07-01', to: '2026-07-01' };
+    const past = { from: '2026-05-01', to: '2026-05-01' };
+    const elsewhere = { from: '2026-06-20', to: '2026-06-20' };
+    openTestHousehold([heron], [], [as('here', [past, day]), as('moved', [past, elsewhere])]);
     mockPreview.mockResolvedValue({
-      occasions: [found('concert', 'performance'), found('lesson', 'lesson'), found('here', 'performance')],
+      occasions: [
+        found('concert', 'performance'),
+        found('lesson', 'lesson'),
+        found('here', 'performance'),
+        found('moved', 'performance'),
+      ],
       unreadable: [],
       outside: 0,
     });
@@ -242,9 +255,11 @@ describe('another calendar', () => {
     }
     const { element, remove } = mount(<Runner />);
     await choose(file(100), element);
-    expect(seen.model!.chosen.map(({ uid }) => uid)).toEqual(['concert']);
+    // A concert that was moved is offered as a change.
+    expect(seen.model!.chosen.map(({ uid }) => uid)).toEqual(['concert', 'moved']);
     await act(async () => seen.model!.bring());
     expect(jest.mocked(addCards).mock.calls[0]![0]).toMatchObject([{ facts: { title: 'concert', source: 'concert' } }]);
+    expect(jest.mocked(changeCard).mock.calls.at(-1)![1]).toMatchObject({ source: 'moved', spans: [past, day] });
     await choose(file(50_000_000), element);
     expect(seen.model!.problem).toMatch(/50\.0 MB/);
     expect(mockPreview).toHaveBeenCalledTimes(1);

@@ -11,7 +11,15 @@ export const copy = {
   orOnceAsA: 'Or once, as a file',
   thatFileHasMb: (has: string, most: number) =>
     `That file has ${has} MB; a calendar of at most ${most} MB is read. Export fewer years, or one calendar at a time.`,
-  inYourYear: (occasions: number) => `${occasions} ${occasions === 1 ? 'occasion is' : 'occasions are'} in your year.`,
+  inYourYear: (fresh: number, moved: number) =>
+    [
+      fresh > 0 ? `${fresh} ${fresh === 1 ? 'occasion is' : 'occasions are'} in your year` : null,
+      moved > 0 ? `${moved} ${moved === 1 ? 'is' : 'are'} on other days now` : null,
+    ]
+      .filter((part) => part !== null)
+      .join('; ') + '.',
+  movedFrom: (before: string) => `; moved: it is in your year on ${before}`,
+  notAnyMore: 'a day that is past',
   bringPerformancesAndHolidays: 'Bring performances and holidays in',
   anIcsFileFrom:
     'An .ics file from your calendar. You see what is in it before anything is kept; recurring dates are spelt out.',
