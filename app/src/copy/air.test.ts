@@ -48,7 +48,7 @@ test('the working names the band, the drift and every part', () => {
   const air = airWith(() => 0.35);
   const rows = Object.fromEntries(verdictFigures(air.verdict, usualFacts('cello'), moment, 'in'));
   expect(rows).toMatchObject({ Verdict: 'Act today', Band: '40 to 60 %' });
-  expect(Object.keys(rows).filter((label) => label.includes('mm of'))).toHaveLength(4);
+  expect(Object.keys(rows).filter((label) => label.includes('in of'))).toHaveLength(4);
   expect(airSchoolWords(air.verdict)).toMatch(/School A/);
   expect(airSchoolWords(airWith(() => 0.5, 'harp').verdict)).toMatch(/School C, steadiness/);
 });
@@ -75,7 +75,7 @@ test('air warns in the opening round and before the way', () => {
   expect(said.find((words) => /^Its wood is dry, as at \d\d %/.test(words))).toBeDefined();
   const car = (outdoorsC: number | null) =>
     packingRound(situation, outdoorsC).flatMap(({ because }) => (because ? [becauseWords(because)] : []));
-  expect(car(24)).toEqual(['24 °C outside makes about 46 °C in a parked car; glue softens from 45.']);
+  expect(car(24)).toEqual(['24 °C outside makes about 46 °C in a parked car; glue softens from 45 °C.']);
   expect(car(2)[0]).toMatch(/leave the case closed/);
   expect([car(10), car(null)]).toEqual([[], []]);
 });

@@ -1,5 +1,6 @@
 import { dateWords, dayWords, lastingWords, sinceDayWords } from './dates';
-import { humidityWords, movedWords, movementWords, type LengthUnit } from './measures';
+import { humidityWords, movedWords, movementWords, type LengthUnit, lengthWords, temperatureWords } from './measures';
+import { shownUnits } from './units';
 import { listWords, type Moment } from './lists';
 import {
   BANDS,
@@ -122,7 +123,7 @@ export function verdictFigures(
     ...parts.map(
       ({ part, moisture, mm, extrapolated }) =>
         [
-          `${woodPartName(part.id, facts)}, ${part.widthMm} mm of ${SPECIES[part.species].name}`,
+          `${woodPartName(part.id, facts)}, ${lengthWords(part.widthMm, lengths)} of ${SPECIES[part.species].name}`,
           `${(moisture * 100).toFixed(1)} % water, ${movementWords(mm, lengths)}${extrapolated ? ' (extrapolated)' : ''}`,
         ] as const,
     ),
@@ -140,8 +141,9 @@ export function verdictFigures(
   ];
 }
 
-export const AIR_RULE =
-  'Each part follows its surface’s equilibrium moisture with a lag (Wood Handbook, eq. 4-5; time constants from memory). The verdict looks at the lagged wood, not at the reading. Movement is width × coefficient × change of moisture (eq. 13-2), counted from 50 % at 20 °C.';
+/** How the verdict is reckoned. */
+export const airRule = () =>
+  `Each part follows its surface’s equilibrium moisture with a lag (Wood Handbook, eq. 4-5; time constants from memory). The verdict looks at the lagged wood, not at the reading. Movement is width × coefficient × change of moisture (eq. 13-2), counted from 50 % at ${temperatureWords(20, shownUnits().temperatures, 0)}.`;
 
 /** Whose band it is. */
 export function airSchoolWords({ school, steady, band }: AirVerdict): string {

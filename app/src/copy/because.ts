@@ -1,11 +1,15 @@
 import { effectsWords } from './air';
 import { hoursWords, lastingWords, minutesWords } from './dates';
-import { measureWords, type LengthUnit } from './measures';
+import { measureWords, type LengthUnit, inUnits, temperatureWords } from './measures';
+import { shownUnits } from './units';
 import { GLUE_SOFTENS_C } from '@tembrin/core/air';
 import type { Because, OpeningStepId, RoundStep } from '@tembrin/core/routines';
 import type { RosinVerdict } from '@tembrin/core/bow';
 
 const days = (count: number) => (count === 0 ? 'today' : count === 1 ? 'yesterday' : `${count} days ago`);
+
+/** A temperature in the unit of this device, whole. */
+const degrees = (tempC: number) => temperatureWords(tempC, shownUnits().temperatures, 0);
 
 /** A change of moisture in points of percent. */
 const points = (change: number) => `${Math.abs(change * 100).toFixed(1)} %`;
@@ -67,8 +71,8 @@ export function becauseWords(because: Because): string {
     }
     case 'car':
       return because.outdoorsC <= 8
-        ? `${Math.round(because.outdoorsC)} °C outside: leave the case closed on arrival until it has warmed through.`
-        : `${Math.round(because.outdoorsC)} °C outside makes about ${Math.round(because.carC)} °C in a parked car; glue softens from ${GLUE_SOFTENS_C}.`;
+        ? `${degrees(because.outdoorsC)} outside: leave the case closed on arrival until it has warmed through.`
+        : `${degrees(because.outdoorsC)} outside makes about ${degrees(because.carC)} in a parked car; glue softens from ${degrees(GLUE_SOFTENS_C)}.`;
     case 'learning':
       return 'Spelt out for the first evenings; later, only what is unusual.';
   }
@@ -90,12 +94,14 @@ export function openingWords(steps: readonly RoundStep<OpeningStepId>[], lengths
   );
   const learning = steps.some(({ because }) => because?.code === 'learning');
   const said = standing.map(({ data, because }) =>
-    because?.code === 'rosin' ? rosinWords(because.verdict) : `${data.title}. ${becauseWords(because!)}`,
+    because?.code === 'rosin' ? rosinWords(because.verdict) : `${inUnits(data.title)}. ${becauseWords(because!)}`,
   );
   if (said.length > 0) return said.length > 2 ? `${said[0]} And ${said.length - 1} more.` : said.join(' ');
   if (learning) return stepByStep(steps);
   const own = steps.flatMap(({ data, measure }) =>
-    measure && data.figure ? [`${data.title.toLowerCase()}: ${measureWords(data.figure, measure.value, lengths)}`] : [],
+    measure && data.figure
+      ? [`${inUnits(data.title).toLowerCase()}: ${measureWords(data.figure, measure.value, lengths)}`]
+      : [],
   );
   return own.length > 0 ? `As usual; ${own.join(', ')}.` : 'As usual.';
 }

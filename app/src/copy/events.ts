@@ -1,6 +1,7 @@
 import type { Instrument } from '@tembrin/contract';
 import { clockWords, dateWords } from './dates';
-import { measureWords } from './measures';
+import { measureWords, waterWords } from './measures';
+import { shownUnits } from './units';
 import { listWords } from './lists';
 import { REASON_NAMES, STEP_NAMES } from './names';
 import { centsWords } from './strings';
@@ -52,7 +53,7 @@ export function eventWords(event: LogEvent, instrument: Instrument | null, timeZ
       return 'Checkup';
     case 'measured': {
       const { figure, value } = event.payload;
-      return `${FIGURE_DATA[figure].title}: ${measureWords(figure, value, 'mm')}`;
+      return `${FIGURE_DATA[figure].title}: ${measureWords(figure, value, shownUnits().lengths)}`;
     }
     case 'regulated':
       return event.payload.known ? 'Regulated' : 'Regulated, date not known';
@@ -67,7 +68,7 @@ export function eventWords(event: LogEvent, instrument: Instrument | null, timeZ
         ? 'Went away from home'
         : `Moved${event.payload.cased ? ', in its case' : ''}`;
     case 'humidifier-weighed':
-      return `Case humidifier weighed: ${event.payload.grams} g ${WEIGHED[event.payload.kind]}`;
+      return `Case humidifier weighed: ${waterWords(event.payload.grams)} ${WEIGHED[event.payload.kind]}`;
     case 'retracted':
       return 'taking an entry back';
   }

@@ -1,6 +1,7 @@
 import { celsiusOf, fahrenheitOf, NEWTONS_PER_KGF, NEWTONS_PER_LBF } from '@tembrin/core/units';
 import { FIGURE_DATA, type Figure } from '@tembrin/core/instruments';
 import { TEMP_RANGE_C } from '@tembrin/core/air';
+import { shownUnits } from './units';
 
 export type LengthUnit = 'mm' | 'in';
 export type TemperatureUnit = 'C' | 'F';
@@ -54,6 +55,12 @@ export function temperatureWords(tempC: number, unit: TemperatureUnit, decimals 
   return `${temperatureFigure(tempC, unit, decimals)} °${unit}`;
 }
 
+/** By how much warmer: a difference has no zero to be shifted. */
+export function warmerWords(byC: number): string {
+  const { temperatures } = shownUnits();
+  return `${Math.round(temperatures === 'C' ? byC : (byC * 9) / 5)} °${temperatures}`;
+}
+
 /** The same without its unit, as it stands in a field that names it. */
 export function temperatureFigure(tempC: number, unit: TemperatureUnit, decimals = 0): string {
   return (unit === 'C' ? tempC : fahrenheitOf(tempC)).toFixed(decimals).replace('-', '−');
@@ -65,7 +72,7 @@ export function readTemperature(text: string, unit: TemperatureUnit): number | s
   if (typed === null) return 'Write the temperature as a number, like 20.5.';
   const tempC = unit === 'C' ? typed : celsiusOf(typed);
   return tempC < TEMP_RANGE_C.least || tempC > TEMP_RANGE_C.most
-    ? `That is ${temperatureWords(tempC, 'C')}. Check the unit: this device reads °${unit}.`
+    ? `That is ${temperatureWords(tempC, shownUnits().temperatures)}. Check the unit: this device reads °${unit}.`
     : tempC;
 }
 
@@ -118,10 +125,50 @@ export function movedWords(mm: number, lengths: LengthUnit): string {
   return lengths === 'mm' ? `${size.toFixed(2)} mm` : `${(size / MM_PER_INCH).toFixed(3)} in`;
 }
 
-/** Water by weight: grams, from a kilogram on as kilograms. */
+const GRAMS_PER_OUNCE = 28.349523125;
+
+/** Water by weight: grams, from a kilogram on as kilograms; ounces where this device measures in inches. */
 export function waterWords(grams: number): string {
+  if (shownUnits().lengths === 'in') {
+    const ounces = grams / GRAMS_PER_OUNCE;
+    return `${ounces < 10 ? ounces.toFixed(1) : Math.round(ounces)} oz`;
+  }
   if (grams >= 1000) return `${(grams / 1000).toFixed(grams < 10_000 ? 1 : 0)} kg`;
   return `${grams < 10 ? grams.toFixed(1) : Math.round(grams)} g`;
+}
+
+/** The unit water is typed in on this device, and what is typed in grams. */
+export const waterUnit = () => (shownUnits().lengths === 'in' ? 'oz' : 'g');
+export const gramsOf = (typed: number) => (waterUnit() === 'oz' ? typed * GRAMS_PER_OUNCE : typed);
+/** Grams as they stand in a field. */
+export const waterFigure = (grams: number | null) =>
+  grams === null ? '' : String(waterUnit() === 'oz' ? Number((grams / GRAMS_PER_OUNCE).toFixed(1)) : grams);
+
+const M3_PER_FT3 = 0.3048 ** 3;
+/** The unit a room's volume is typed in, and what is typed in m³. */
+export const volumeUnit = () => (shownUnits().lengths === 'in' ? 'ft³' : 'm³');
+export const cubicMetresOf = (typed: number) =>
+  volumeUnit() === 'ft³' ? Number((typed * M3_PER_FT3).toFixed(2)) : typed;
+export const volumeFigure = (m3: number | null) =>
+  m3 === null ? '' : String(volumeUnit() === 'ft³' ? Math.round(m3 / M3_PER_FT3) : m3);
+
+/**
+ * A sentence with millimetres in it, in the unit of this device: inches where it measures in them.
+ * @example inUnits('6 to 9 mm') // '0.24 to 0.35 in', in inches
+ */
+export function inUnits(text: string): string {
+  if (shownUnits().lengths === 'mm') return text;
+  const inches = (mm: string) => (Number(mm) / MM_PER_INCH).toFixed(2);
+  return text
+    .replaceAll(
+      /(\d+(?:\.\d+)?) to (\d+(?:\.\d+)?) mm\b/g,
+      (_all, low: string, high: string) => `${inches(low)} to ${inches(high)} in`,
+    )
+    .replaceAll(
+      /× (\d+(?:\.\d+)?) = (\d+(?:\.\d+)?) mm\b/g,
+      (_all, one: string, all: string) => `× ${inches(one)} = ${inches(all)} in`,
+    )
+    .replaceAll(/(\d+(?:\.\d+)?) mm\b/g, (_all, mm: string) => `${inches(mm)} in`);
 }
 
 /** What a string or a set pulls: "78 N", "8.0 kgf", "17.5 lbf". */
@@ -129,6 +176,10 @@ export function forceWords(newtons: number, unit: ForceUnit): string {
   const value = newtons / NEWTONS[unit];
   return `${value.toFixed(unit === 'N' || value >= 100 ? 0 : 1)} ${unit}`;
 }
+
+/** A pull as it stands in a field, in the unit of this device; and what is typed in it, N. */
+export const forceFigure = (newtons: number) => String(Number((newtons / NEWTONS[shownUnits().forces]).toFixed(1)));
+export const newtonsOf = (typed: number) => typed * NEWTONS[shownUnits().forces];
 
 /** A share that changed: "+9 %", "−0.4 %". */
 export function changeWords(change: number): string {

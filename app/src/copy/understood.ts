@@ -2,6 +2,7 @@ import type { LoggerPlan, LoggerPreview } from '@tembrin/contract';
 import { clockWords, dateWords, lastingWords } from './dates';
 import { listWords } from './lists';
 import { humidityWords, temperatureWords, type TemperatureUnit } from './measures';
+import { shownUnits } from './units';
 import type { Oddity } from '@tembrin/core/air';
 
 const ORDERS: Readonly<Record<LoggerPlan['order'], string>> = {
@@ -49,7 +50,7 @@ const ODD: Readonly<Record<Oddity, (count: number) => string>> = {
   gaps: (count) => `There is a gap between readings, ${times(count)}.`,
   'stands-still': (count) => `The humidity stands still for half a day or longer, ${times(count)}: is the sensor well?`,
   temperature: (count) =>
-    `The temperature lies outside 0 to 40 °C, ${times(count)}: is it the right column, in the right unit?`,
+    `The temperature lies outside ${temperatureWords(0, shownUnits().temperatures, 0)} to ${temperatureWords(40, shownUnits().temperatures, 0)}, ${times(count)}: is it the right column, in the right unit?`,
   'to-and-fro': (count) => `The times go to and fro, ${times(count)}: is the order of the date right?`,
 };
 

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { persist } from 'zustand/middleware';
+import { showUnits } from '@/copy/units';
 import type { ForceUnit, LengthUnit, TemperatureUnit } from '@/copy/measures';
 
 export type Look = 'device' | 'day' | 'night';
@@ -44,3 +45,6 @@ export const usePreferences = create<{
     { name: 'tembrin-look' },
   ),
 );
+
+showUnits(usePreferences.getState());
+usePreferences.subscribe(showUnits);

@@ -1,10 +1,10 @@
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import { router, type Href } from 'expo-router';
 import Head from 'expo-router/head';
-import type { ReactNode } from 'react';
+import { useContext, type ReactNode } from 'react';
 import { ScrollView } from 'react-native';
 import { IconButton } from './IconButton';
-import { COLUMN, useWide } from './theme';
+import { COLUMN, Listed, useWide } from './theme';
 import { Text } from './Text';
 import { Row, Stack } from './layout';
 
@@ -20,12 +20,14 @@ interface ScreenProps {
   bare?: boolean;
   /** On a wide screen it takes the width of two columns. */
   broad?: boolean;
-  /** It is the second pane of a wide screen, beside the one that matters first. */
+  /** It is the second pane of a wide screen, beside the one that matters first. A list beside its page has no foot: what to do is there. */
   second?: boolean;
 }
 
 /** A screen: what it is, what it shows, and at its foot what to do. */
-export function Screen({ title, back, foot, aside, children, bare, broad, second }: ScreenProps) {
+export function Screen({ title, back, foot, aside, children, bare, broad, second: asSecond }: ScreenProps) {
+  const listed = useContext(Listed);
+  const second = asSecond || listed;
   const wide = useWide();
   const goBack = () => (router.canGoBack() ? router.back() : back && router.replace(back));
   return (
@@ -47,7 +49,7 @@ export function Screen({ title, back, foot, aside, children, bare, broad, second
         >
           {!bare && (
             <Row align="center" minHeight={48}>
-              {back !== undefined && (
+              {back !== undefined && !listed && (
                 <Stack outdent="half">
                   <IconButton icon={ChevronLeft} label="Back" onPress={goBack} />
                 </Stack>
@@ -61,7 +63,7 @@ export function Screen({ title, back, foot, aside, children, bare, broad, second
           {children}
         </Stack>
       </ScrollView>
-      {foot && (
+      {foot && !listed && (
         <Stack align="center">
           <Stack padX={wide ? 'two' : 'more'} padY="half" gap="small" maxWidth={COLUMN} full>
             {foot}

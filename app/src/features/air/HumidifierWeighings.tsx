@@ -6,7 +6,7 @@ import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
-import { readNumber } from '@/copy/measures';
+import { gramsOf, readNumber, waterUnit } from '@/copy/measures';
 import { useMoment } from './where';
 import { humidifierPace } from '@tembrin/core/air';
 import type { Weighing } from '@tembrin/core/log';
@@ -51,8 +51,9 @@ function WeighSheet({ instrument, onClose }: { instrument: Instrument; onClose: 
   const [text, setText] = useState('');
   const [error, setError] = useState<string>();
   const save = async () => {
-    const grams = readNumber(text);
-    if (grams === null || grams <= 0 || grams > 5000) return setError(copy.writeItsWeightIn);
+    const typed = readNumber(text);
+    const grams = typed === null ? NaN : Math.round(gramsOf(typed) * 10) / 10;
+    if (!(grams > 0 && grams <= 5000)) return setError(copy.writeItsWeightIn(waterUnit()));
     onClose();
     await act(instrument.id, [{ type: 'humidifier-weighed', payload: { kind, grams } }], copy.gIsOnRecord(grams));
   };
@@ -64,7 +65,7 @@ function WeighSheet({ instrument, onClose }: { instrument: Instrument; onClose: 
     >
       <Choice label={copy.howItIsNow} options={KINDS} value={kind} onChange={setKind} />
       <Field
-        label={copy.weightInGrams}
+        label={copy.weightIn(waterUnit())}
         inputMode="decimal"
         value={text}
         onChangeText={(value) => {

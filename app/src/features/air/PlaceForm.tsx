@@ -12,6 +12,7 @@ import { livesIn, useRoutePlace } from './where';
 import { DRAUGHTS, type Draught } from '@tembrin/core/air';
 import { Stack } from '@/ui/layout';
 import { PUT_ON_RECORD } from '@/copy/common';
+import { volumeUnit, waterUnit } from '@/copy/measures';
 import { copy } from '@/copy/screens/air/place-form';
 import { usePlaceForm, type PlaceFormModel } from './use-place-form';
 
@@ -113,8 +114,8 @@ function RoomFacts({ model }: { model: PlaceFormModel }) {
   return (
     <>
       <Field
-        label={copy.volumeInM}
-        hint={copy.lengthWidthHeightIn}
+        label={copy.volumeIn(volumeUnit())}
+        hint={copy.lengthWidthHeightIn(volumeUnit())}
         inputMode="decimal"
         value={numbers.volumeM3}
         onChangeText={(volumeM3) => setNumbers({ ...numbers, volumeM3 })}
@@ -152,7 +153,7 @@ function RoomFacts({ model }: { model: PlaceFormModel }) {
         </Stack>
       )}
       <Field
-        label={copy.humidifierWaterOfOne}
+        label={copy.humidifierWaterOfOne(waterUnit())}
         hint={copy.leaveItEmptyWhere}
         inputMode="decimal"
         value={numbers.tankG}
@@ -160,7 +161,7 @@ function RoomFacts({ model }: { model: PlaceFormModel }) {
         error={errors.tankG}
       />
       <Field
-        label={copy.dehumidifierWaterADay}
+        label={copy.dehumidifierWaterADay(waterUnit())}
         hint={copy.leaveItEmptyWhere}
         inputMode="decimal"
         value={numbers.dryerG}

@@ -10,7 +10,7 @@ import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { Text } from '@/ui/Text';
-import { AIR_RULE, AIR_STATE_NAMES, effectsWords, verdictFigures, verdictSentence, woodPartName } from '@/copy/air';
+import { AIR_STATE_NAMES, airRule, effectsWords, verdictFigures, verdictSentence, woodPartName } from '@/copy/air';
 import { humidityWords } from '@/copy/measures';
 import { useRouteInstrument } from '../kit/route-instrument';
 import { ChartKey } from './ChartWords';
@@ -177,7 +177,7 @@ function Working({ model }: { model: WoodModel }) {
       </Text>
       <Figures rows={verdictFigures(verdict, instrument, moment, lengths)} />
       <Text kind="small" tone="quiet">
-        {AIR_RULE}
+        {airRule()}
       </Text>
       <Text kind="small" tone="quiet">
         {copy.chooseUnderSchoolsTembrin(verdict)}

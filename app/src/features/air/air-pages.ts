@@ -1,3 +1,4 @@
+export { AirBeside } from './AirBeside';
 export { AirRoute } from './AirRoute';
 export { Hygrometers } from './Hygrometers';
 export { HygrometerRoute } from './HygrometerScreen';

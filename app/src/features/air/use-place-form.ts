@@ -8,7 +8,7 @@ import { useAllAssessments } from '@/state/assessments';
 import { enter } from '@/state/actions';
 import { written } from '@/state/log';
 import { notify } from '@/state/notice';
-import { readNumber } from '@/copy/measures';
+import { cubicMetresOf, gramsOf, readNumber, volumeFigure, waterFigure } from '@/copy/measures';
 import { livesIn } from './where';
 import { copy } from '@/copy/screens/air/place-form';
 
@@ -23,8 +23,6 @@ const NEW: PlaceChange = {
   dryerG: null,
 };
 
-const numberText = (value: number | null) => (value === null ? '' : String(value));
-
 type Numbers = Record<'volumeM3' | 'tankG' | 'dryerG', string>;
 
 /** What was typed of a place, checked: its facts, or a sentence for each field that cannot be read. */
@@ -38,7 +36,8 @@ export function checkedPlace(
   for (const key of ['volumeM3', 'tankG', 'dryerG'] as const) {
     const value = numbers[key].trim() === '' ? null : readNumber(numbers[key]);
     if (value === null && numbers[key].trim() !== '') errors[key] = copy.writeANumberOr;
-    wanted[key] = room ? value : null;
+    wanted[key] =
+      !room || value === null ? null : key === 'volumeM3' ? cubicMetresOf(value) : Math.round(gramsOf(value) * 10) / 10;
   }
   const { id: _id, version: _version, ...rest } = wanted as Partial<Place>;
   const checked = placeChangeSchema.safeParse(rest);
@@ -52,9 +51,9 @@ export function usePlaceForm({ place }: { place: Place | null }) {
   const all = useAllAssessments();
   const [facts, setFacts] = useState<PlaceChange>(place ?? NEW);
   const [numbers, setNumbers] = useState({
-    volumeM3: numberText(facts.volumeM3),
-    tankG: numberText(facts.tankG),
-    dryerG: numberText(facts.dryerG),
+    volumeM3: volumeFigure(facts.volumeM3),
+    tankG: waterFigure(facts.tankG),
+    dryerG: waterFigure(facts.dryerG),
   });
   const nowhere = all.filter(({ log }) => livesIn(log) === null).map(({ facts: { id } }) => id);
   const [who, setWho] = useState<readonly string[]>(place ? [] : nowhere);

@@ -1,3 +1,4 @@
+import { inUnits } from '@/copy/measures';
 import Head from 'expo-router/head';
 import { useEffect } from 'react';
 import { usePreferences } from '@/state/preferences';
@@ -15,7 +16,8 @@ export function HandsBusy({ round, done, skip, undo, undoTitle, later }: StepAct
   const { steps, records, next, behind } = round;
   const { setHandsBusy, speaking, setSpeaking } = usePreferences();
 
-  const { title, how } = next.data;
+  const title = inUnits(next.data.title);
+  const how = next.data.how.map(inUnits);
   const text = `${title}. ${how.join(' ')}`;
   useEffect(() => {
     if (speaking) speak(text);

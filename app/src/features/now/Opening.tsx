@@ -15,7 +15,7 @@ import { Screen } from '@/ui/Screen';
 import { usePalette } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { becauseWords } from '@/copy/because';
-import { measureWords } from '@/copy/measures';
+import { measureWords, inUnits } from '@/copy/measures';
 import { MeasureSheet } from '../MeasureSheet';
 import { RosinGuide } from '../RosinGuide';
 import { StepDetail } from './StepView';
@@ -107,7 +107,7 @@ function Standing({ model }: { model: OpeningModel }) {
       {standing.map((step) => (
         <Stack key={step.step} role="listitem" gap="small">
           <Text kind="heading" level={2}>
-            {step.data.title}
+            {inUnits(step.data.title)}
           </Text>
           <StepDetail step={step} />
           <StepExtras step={step} instrument={instrument} onMeasure={setMeasuring} onGuide={setGuide} />
@@ -243,7 +243,7 @@ function AsUsual({ steps }: { steps: readonly RoundStep<OpeningStepId>[] }) {
           <Text kind="strong">As usual</Text>
           {!open && (
             <Text kind="small" tone="quiet">
-              {steps.map(({ data }) => data.title).join(' · ')}
+              {inUnits(steps.map(({ data }) => data.title).join(' · '))}
             </Text>
           )}
         </Stack>
@@ -253,7 +253,7 @@ function AsUsual({ steps }: { steps: readonly RoundStep<OpeningStepId>[] }) {
         <Stack role="list" padTop="small" gap="one">
           {steps.map((step) => (
             <Stack key={step.step} role="listitem" gap="hair">
-              <Text kind="strong">{step.data.title}</Text>
+              <Text kind="strong">{inUnits(step.data.title)}</Text>
               <StepDetail step={step} />
             </Stack>
           ))}

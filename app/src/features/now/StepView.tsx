@@ -9,7 +9,7 @@ import { useWide } from '@/ui/theme';
 import { RoundMarks, type Mark } from '@/ui/RoundMarks';
 import { Text } from '@/ui/Text';
 import { becauseWords } from '@/copy/because';
-import { measureWords } from '@/copy/measures';
+import { measureWords, inUnits } from '@/copy/measures';
 import type { StepActions } from './step-actions';
 import type { RoundStep } from '@tembrin/core/routines';
 import type { StepId, StepRecord } from '@tembrin/core/log';
@@ -39,7 +39,7 @@ export function StepView({ instrument, round, done, skip, undo, undoTitle, later
       <Split padX="more" padY="half" gap={wide ? 'wide' : 'small'} grow maxWidth={wide ? 980 : 560} full>
         <Stack gap="small" align="center" justify="center" grow={wide}>
           {!wide && progress}
-          <Plate subject={instrument} height={tall} lit={next.data.zone} withBow label={next.data.title} />
+          <Plate subject={instrument} height={tall} lit={next.data.zone} withBow label={inUnits(next.data.title)} />
         </Stack>
         <Stack grow gap="one" justify={wide ? 'center' : 'start'}>
           {wide && progress}
@@ -53,7 +53,7 @@ export function StepView({ instrument, round, done, skip, undo, undoTitle, later
               })}
             </Text>
             <Text kind="title" level={1} aria-live="polite">
-              {next.data.title}
+              {inUnits(next.data.title)}
             </Text>
             <StepDetail step={next} />
           </Scroll>
@@ -102,13 +102,13 @@ export function StepDetail({ step: { data, because, who, emphasised, measure } }
                 {at + 1}
               </Text>
               <Text kind="heading" grow>
-                {how}
+                {inUnits(how)}
               </Text>
             </Row>
           ))}
         </Stack>
       ) : (
-        <Text>{data.how.join(' ')}</Text>
+        <Text>{inUnits(data.how.join(' '))}</Text>
       )}
       <Text kind="small" tone="quiet">
         {data.why}

@@ -1,3 +1,4 @@
+import { inUnits } from '@/copy/measures';
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { Banner } from '@/ui/Banner';
@@ -59,11 +60,11 @@ function StepInHand({ model }: { model: ChangeJobModel }) {
     <Stack role="status" gap="half">
       <JobDrawing picture={step.picture} />
       <Text kind="title" level={2}>
-        {step.title}
+        {inUnits(step.title)}
       </Text>
       {step.how.map((line_) => (
         <Text key={line_} kind="large">
-          {line_}
+          {inUnits(line_)}
         </Text>
       ))}
       {step.caution && <Text tone="now">{step.caution}</Text>}

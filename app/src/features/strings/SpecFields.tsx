@@ -1,6 +1,7 @@
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
-import { readGauge, readNumber } from '@/copy/measures';
+import { readGauge, readNumber, forceFigure, lengthFigure, newtonsOf, readLength } from '@/copy/measures';
+import { shownUnits } from '@/copy/units';
 import { CORE_NAMES, WINDING_NAMES } from '@/copy/strings';
 import { CORES, stringSpecSchema, WINDINGS, type StringSpec } from '@tembrin/core/instruments';
 import { Row, Stack } from '@/ui/layout';
@@ -37,8 +38,8 @@ export function specText(spec: StringSpec | null): SpecText {
     winding: spec.winding,
     coated: spec.coated,
     gauge: spec.gaugeMm === null ? '' : String(spec.gaugeMm),
-    tension: spec.stated ? String(Math.round(spec.stated.tensionN * 10) / 10) : '',
-    length: spec.stated ? String(spec.stated.lengthMm) : '',
+    tension: spec.stated ? forceFigure(spec.stated.tensionN) : '',
+    length: spec.stated ? lengthFigure(spec.stated.lengthMm, shownUnits().lengths) : '',
     pitch: spec.stated ? String(Math.round(spec.stated.hz * 100) / 100) : '',
     density: spec.densityGPerM === null ? '' : String(spec.densityGPerM),
   };
@@ -68,6 +69,7 @@ export function readSpec(
     if (value === null) errors[key] = NUMBER_WANTED;
     return value;
   };
+  const lengthOf = () => (number('length') === null ? null : readLength(text.length, shownUnits().lengths));
   const gaugeMm = text.gauge.trim() === '' ? null : readGauge(text.gauge);
   if (text.gauge.trim() !== '' && gaugeMm === null) errors.gauge = NUMBER_WANTED;
   const tension = number('tension');
@@ -75,7 +77,7 @@ export function readSpec(
   const stated =
     tension === null
       ? null
-      : { tensionN: tension, lengthMm: number('length') ?? at.lengthMm, hz: number('pitch') ?? at.hz };
+      : { tensionN: newtonsOf(tension), lengthMm: lengthOf() ?? at.lengthMm, hz: number('pitch') ?? at.hz };
   // What was left as it stood keeps its decimals.
   const before = was && specText(was);
   const kept =
@@ -140,7 +142,7 @@ export function SpecFields({ value, onChange, errors }: SpecFieldsProps) {
         error={errors.gauge}
       />
       <Field
-        label={copy.tensionOnThePacket}
+        label={copy.tensionOnThePacket(shownUnits().forces)}
         hint={copy.itComesBeforeThe}
         inputMode="decimal"
         value={value.tension}
@@ -165,7 +167,7 @@ function StatedAt({ value, onChange, errors }: SpecFieldsProps) {
     <Row gap="small">
       <Stack grow>
         <Field
-          label={copy.atALengthOf}
+          label={copy.atALengthOf(shownUnits().lengths)}
           hint={copy.emptyItsOwn}
           inputMode="decimal"
           value={value.length}

@@ -1,6 +1,6 @@
 import { createTheme, ThemeProvider, useThemeMode } from '@rneui/themed/dist/config';
 import { useFonts } from 'expo-font';
-import { useEffect, useMemo, type ReactNode } from 'react';
+import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
 import { useColorScheme, useWindowDimensions } from 'react-native';
 import { usePreferences } from '@/state/preferences';
 import atkinson from '../../../assets/fonts/AtkinsonHyperlegibleNext_400Regular.woff2';
@@ -69,7 +69,12 @@ export function usePalette(): Palette {
   return useThemeMode().mode === 'dark' ? NIGHT : DAY;
 }
 
+/** Whether this is a list that stands beside the page chosen from it: one pane of a wide screen. */
+export const Listed = createContext(false);
+
 /** Whether the screen is wide enough for a rail and two panes. */
 export function useWide(): boolean {
-  return useWindowDimensions().width >= WIDE;
+  const listed = useContext(Listed);
+  const { width } = useWindowDimensions();
+  return width >= WIDE && !listed;
 }

@@ -1,10 +1,11 @@
-import { AIR_RULE, airSchoolWords, verdictFigures } from '../../air';
+import { shownUnits } from '../../units';
+import { airRule, airSchoolWords, verdictFigures } from '../../air';
 import type { PartWorking } from '../part-copy';
 
 /** How the thread comes about. */
 export const airWorking: PartWorking<'air'> = ({ verdict }, { instrument, moment }) => ({
-  figures: verdictFigures(verdict, instrument, moment, 'mm'),
-  rule: AIR_RULE,
+  figures: verdictFigures(verdict, instrument, moment, shownUnits().lengths),
+  rule: airRule(),
   school: airSchoolWords(verdict),
   changes: [
     'Air inside the band brings the wood back, as slowly as it went.',

@@ -21,11 +21,11 @@ export const copy = {
     'Weigh it when it is filled and when it is taken out again: that gives grams a day, and the date it runs dry.',
   humidifierInTheCase: (name: string) => `Humidifier in the case of ${name}`,
   weighTheHumidifierOf: (name: string) => `Weigh the humidifier of ${name}`,
-  writeItsWeightIn: 'Write its weight in grams, like 42.5.',
-  gIsOnRecord: (grams: number) => `${grams} g is on record.`,
+  writeItsWeightIn: (unit: string) => `Write its weight in ${unit}, like ${unit === 'oz' ? '1.5' : '42.5'}.`,
+  gIsOnRecord: (grams: number) => `${waterWords(grams)} is on record.`,
   theHumidifierOnThe: 'The humidifier on the scales',
   howItIsNow: 'How it is now',
-  weightInGrams: 'Weight in grams',
+  weightIn: (unit: string) => `Weight in ${unit}`,
 } as const;
 
 export const KINDS = [

@@ -1,4 +1,5 @@
-import { temperatureWords, type TemperatureUnit } from '@/copy/measures';
+import { temperatureWords, type TemperatureUnit, warmerWords } from '@/copy/measures';
+import { shownUnits } from '@/copy/units';
 import { lastingWords, clockWords } from '@/copy/dates';
 
 /** What features/air/Keeping.tsx says. */
@@ -29,7 +30,7 @@ export const copy = {
     'Leave it closed until it has warmed through, two to five hours. With a room on record and its temperature read, the time can be told.',
   aParkedCar: 'A parked car',
   inTheSunA: (gainC: number, softensC: number) =>
-    `In the sun a car gets about ${gainC} °C warmer than the day within the hour; glue softens from ${softensC} °C. It comes along when you get out.`,
+    `In the sun a car gets about ${warmerWords(gainC)} warmer than the day within the hour; glue softens from ${temperatureWords(softensC, shownUnits().temperatures, 0)}. It comes along when you get out.`,
   todayAtMostOutside: ({
     warmest,
     temperatures,

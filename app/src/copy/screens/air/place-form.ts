@@ -12,15 +12,16 @@ export const copy = {
   howTheyAreKept: 'How they are kept here',
   inClosedCases: 'In closed cases',
   inTheOpen: 'In the open',
-  volumeInM: 'Volume in m³',
-  lengthWidthHeightIn: 'Length × width × height, in metres. It tells how much water the room takes.',
+  volumeIn: (unit: string) => `Volume in ${unit}`,
+  lengthWidthHeightIn: (unit: string) =>
+    `Length × width × height, in ${unit === 'ft³' ? 'feet' : 'metres'}. It tells how much water the room takes.`,
   howDraughtyItIs: 'How draughty it is',
   heatedInTheSeason: 'Heated in the season',
   heatingComesOnIn: 'Heating comes on in',
   andIsOnUntil: 'and is on until the end of',
-  humidifierWaterOfOne: 'Humidifier: water of one filling, in g',
+  humidifierWaterOfOne: (unit: string) => `Humidifier: water of one filling, in ${unit}`,
   leaveItEmptyWhere: 'Leave it empty where there is none.',
-  dehumidifierWaterADay: 'Dehumidifier: water a day at most, in g',
+  dehumidifierWaterADay: (unit: string) => `Dehumidifier: water a day at most, in ${unit}`,
   aCaseWithoutA:
     'A case without a hygrometer of its own needs no entry: say of the instrument that it lies in its case.',
 } as const;

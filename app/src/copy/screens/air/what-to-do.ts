@@ -1,7 +1,14 @@
 import { clockWords, dayWords } from '@/copy/dates';
 import { listWords } from '@/copy/lists';
 import type { Band, RoomPlan } from '@tembrin/core/air';
-import { waterWords, humidityWords, temperatureWords, type TemperatureUnit } from '@/copy/measures';
+import {
+  volumeFigure,
+  volumeUnit,
+  waterWords,
+  humidityWords,
+  temperatureWords,
+  type TemperatureUnit,
+} from '@/copy/measures';
 import { tankWords, refillWords } from '@/copy/air';
 
 /** What features/air/WhatToDo.tsx says. */
@@ -44,7 +51,7 @@ export const copy = {
     how: string;
   }) => `That holds ${humidityWords(targetRh)} at ${temperatureWords(tempC, temperatures, 0)}. ${how}`,
   mAirChangedTimes: (volumeM3: number, changesPerHour: number) =>
-    `${volumeM3} m³, air changed ${changesPerHour} times an hour`,
+    `${volumeFigure(volumeM3)} ${volumeUnit()}, air changed ${changesPerHour} times an hour`,
   airThatComesIn: 'Air that comes in',
   gmOnceInside: (supplyGm3: number) => `${supplyGm3.toFixed(1)} g/m³ once inside`,
   airThatIsWanted: 'Air that is wanted',

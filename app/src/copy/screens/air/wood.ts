@@ -1,4 +1,4 @@
-import { humidityWords, movementWords, type LengthUnit } from '@/copy/measures';
+import { humidityWords, movementWords, type LengthUnit, lengthWords } from '@/copy/measures';
 import { sinceDayWords } from '@/copy/dates';
 import { airSchoolWords } from '@/copy/air';
 import { type AirVerdict } from '@tembrin/core/air';
@@ -31,7 +31,7 @@ export const copy = {
     lengths: LengthUnit;
     widthMm: number;
     waterPercent: string;
-  }) => `${movementWords(mm, lengths)} of ${widthMm} mm; ${waterPercent} % water`,
+  }) => `${movementWords(mm, lengths)} of ${lengthWords(widthMm, lengths)}; ${waterPercent} % water`,
   itMayShowAs: (effects: string) => `It may show as ${effects}.`,
   chooseUnderSchoolsTembrin: (verdict: AirVerdict) =>
     `${airSchoolWords(verdict)} Choose under Schools. Tembrin advises; cracks and open seams are a luthier’s.`,

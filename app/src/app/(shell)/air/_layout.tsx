@@ -1,0 +1,1 @@
+export { AirBeside as default } from '@/features/air/routes';

@@ -1,0 +1,1 @@
+export { BenchBeside as default } from '@/features/bench/BenchBeside';

@@ -1,0 +1,1 @@
+export { InstrumentBeside as default } from '@/features/kit/KitBeside';

@@ -1,0 +1,1 @@
+export { KitBeside as default } from '@/features/kit/KitBeside';

@@ -1,0 +1,1 @@
+export { YearBeside as default } from '@/features/year/YearBeside';
