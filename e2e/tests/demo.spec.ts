@@ -170,7 +170,7 @@ test('every screen of the demo library is accessible and fits a phone', async ({
     mimeType: 'text/csv',
     buffer: Buffer.from('date,minutes\n03/02/2026,20\n04/02/2026,soon\n'),
   });
-  await expect(page.getByText('They can be read both ways. Which comes first?')).toBeVisible();
+  await expect(page.getByText('They can be read in more than one way. Which comes first?')).toBeVisible();
   await look(page, 'a practice diary');
   await page.getByRole('link', { name: 'Bench' }).click();
   await look(page, 'the bench');

@@ -36,7 +36,7 @@ test('a parent brings a practice diary in: what is unsure is asked, faults are t
     '06/02/2026;20;scales',
   ].join('\n');
   await choose('diary.csv', text);
-  await expect(page.getByText('They can be read both ways. Which comes first?')).toBeVisible();
+  await expect(page.getByText('They can be read in more than one way. Which comes first?')).toBeVisible();
   await expect(page.getByRole('button', { name: 'Answer what is asked' })).toBeDisabled();
   await page
     .getByRole('radiogroup', { name: 'Dates are written as' })

@@ -39,8 +39,17 @@ function enter(household: Household): void {
   // What this device has of the cards is there at once; without a connection that is all there is.
   openCards(household.id).catch(() => undefined);
   // The log of what stands on the stand comes first; the air can wait for it.
-  openLog(household.id, standOf(household, usePreferences.getState().standId)?.id ?? null, judgedAgain)
-    .then(() => openAir(household.id))
+  let air: Promise<void> | null = null;
+  const airToo = async () => {
+    // Left meanwhile: its air is nobody's on this page.
+    if (useHousehold.getState().household?.id === household.id) await (air ??= openAir(household.id));
+  };
+  const first = async (instrumentId: string) => {
+    await judgedAgain(instrumentId);
+    airToo().catch(() => undefined);
+  };
+  openLog(household.id, standOf(household, usePreferences.getState().standId)?.id ?? null, first)
+    .then(airToo)
     .catch(() => notifyProblem(NO_STORE));
 }
 
