@@ -263,7 +263,7 @@ test('an instrument moves and takes its wood along; a case humidifier is weighed
     .click();
   await page.getByLabel('Weight in g', { exact: true }).fill('heavy');
   await page.getByRole('button', { name: 'Put it on record' }).click();
-  await expect(page.getByText(/weight in grams, like/)).toBeVisible();
+  await expect(page.getByText(/weight in g, like/)).toBeVisible();
   await page.getByLabel('Weight in g', { exact: true }).fill('41.5');
   await page.getByRole('button', { name: 'Put it on record' }).click();
   await expect(page.getByText('41.5 g is on record.')).toBeVisible();

@@ -1,6 +1,6 @@
 import type { Instrument } from '@tembrin/contract';
 import { clockWords, dateWords } from './dates';
-import { measureWords, waterWords } from './measures';
+import { measureWords, waterFigure, waterUnit } from './measures';
 import { shownUnits } from './units';
 import { listWords } from './lists';
 import { REASON_NAMES, STEP_NAMES } from './names';
@@ -68,7 +68,7 @@ export function eventWords(event: LogEvent, instrument: Instrument | null, timeZ
         ? 'Went away from home'
         : `Moved${event.payload.cased ? ', in its case' : ''}`;
     case 'humidifier-weighed':
-      return `Case humidifier weighed: ${waterWords(event.payload.grams)} ${WEIGHED[event.payload.kind]}`;
+      return `Case humidifier weighed: ${waterFigure(event.payload.grams)} ${waterUnit()} ${WEIGHED[event.payload.kind]}`;
     case 'retracted':
       return 'taking an entry back';
   }

@@ -3,6 +3,7 @@ import { Redirect, router } from 'expo-router';
 import { useState } from 'react';
 import { Refused, sentenceOf } from '@/state/api';
 import { changeInstrument, refreshHousehold, removeInstrument, useHousehold } from '@/state/household';
+import { useBows } from '@/state/bows';
 import { notify } from '@/state/notice';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
@@ -31,6 +32,7 @@ function ChangeForm({ instrument }: { instrument: Instrument }) {
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [problem, setProblem] = useState<string | null>(null);
   const [asking, setAsking] = useState(false);
+  const shared = useBows(instrument).flatMap(({ bow, name }) => (bow.instrumentIds.length > 1 ? [name] : []));
   const back = () => (router.canGoBack() ? router.back() : router.replace({ pathname: '/kit/[id]', params: { id } }));
   const attempt = async (work: () => Promise<void>, then: () => void) => {
     setProblem(null);
@@ -93,6 +95,7 @@ function ChangeForm({ instrument }: { instrument: Instrument }) {
           }
         >
           <Text>{copy.itsSessionsStringsAnd}</Text>
+          {shared.length > 0 && <Text tone="now">{copy.bowsLoseWhatWas(shared)}</Text>}
         </Sheet>
       )}
     </Screen>

@@ -1,4 +1,4 @@
-import { waterWords } from '@/copy/measures';
+import { waterFigure, waterUnit, waterWords } from '@/copy/measures';
 import { dateWords } from '@/copy/dates';
 
 /** What features/air/HumidifierWeighings.tsx says. */
@@ -22,7 +22,7 @@ export const copy = {
   humidifierInTheCase: (name: string) => `Humidifier in the case of ${name}`,
   weighTheHumidifierOf: (name: string) => `Weigh the humidifier of ${name}`,
   writeItsWeightIn: (unit: string) => `Write its weight in ${unit}, like ${unit === 'oz' ? '1.5' : '42.5'}.`,
-  gIsOnRecord: (grams: number) => `${waterWords(grams)} is on record.`,
+  gIsOnRecord: (grams: number) => `${waterFigure(grams)} ${waterUnit()} is on record.`,
   theHumidifierOnThe: 'The humidifier on the scales',
   howItIsNow: 'How it is now',
   weightIn: (unit: string) => `Weight in ${unit}`,
