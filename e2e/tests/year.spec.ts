@@ -196,6 +196,10 @@ test('everything goes out as a file and comes in again', async ({ page: library,
   await page
     .getByLabel('File to bring in')
     .setInputFiles({ name: 'all.json', mimeType: 'application/json', buffer: readFileSync(archive) });
+  // What comes in is shown first, and what does not.
+  await expect(page.getByText('9 instruments', { exact: true })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByText(/stay as they are/)).toBeVisible();
+  await page.getByRole('button', { name: 'Bring it in' }).click();
   await expect(page.getByText(/entries came in, with 9 instruments/)).toBeVisible({ timeout: 60_000 });
   await page.getByRole('link', { name: 'Kit', exact: true }).click();
   await expect(page.getByRole('link', { name: /^Heron/ })).toBeVisible();

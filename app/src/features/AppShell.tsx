@@ -1,6 +1,7 @@
 import { Link, router, Slot, usePathname, type Href } from 'expo-router';
 import { Suspense } from 'react';
 import { useSafeAreaInsets } from 'react-native-safe-area-context';
+import { PageBeside } from './PageBeside';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { useKeys } from '@/ui/keys';
 import { NoticeLine } from '@/ui/Notice';
@@ -54,7 +55,9 @@ export function AppShell() {
         <LineState />
         <Stack grow>
           <Suspense fallback={<Waiting />}>
-            <Slot />
+            <PageBeside>
+              <Slot />
+            </PageBeside>
           </Suspense>
         </Stack>
       </Stack>

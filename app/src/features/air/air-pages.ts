@@ -1,4 +1,3 @@
-export { AirBeside } from './AirBeside';
 export { AirRoute } from './AirRoute';
 export { Hygrometers } from './Hygrometers';
 export { HygrometerRoute } from './HygrometerScreen';

@@ -3,7 +3,6 @@ import { lazily } from '@/ui/lazily';
 /** The pages about the air, in one file of their own. */
 const load = () => import('./air-pages');
 
-export const AirBeside = lazily(load, (pages) => pages.AirBeside);
 export const AddPlace = lazily(load, (pages) => pages.AddPlace);
 export const AirRoute = lazily(load, (pages) => pages.AirRoute);
 export const ChangePlace = lazily(load, (pages) => pages.ChangePlace);

@@ -1,1 +1,0 @@
-export { AirBeside as default } from '@/features/air/routes';

@@ -1,1 +1,0 @@
-export { BenchBeside as default } from '@/features/bench/BenchBeside';

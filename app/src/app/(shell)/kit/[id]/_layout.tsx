@@ -1,1 +1,0 @@
-export { InstrumentBeside as default } from '@/features/kit/KitBeside';

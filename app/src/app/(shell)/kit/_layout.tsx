@@ -1,1 +1,0 @@
-export { KitBeside as default } from '@/features/kit/KitBeside';

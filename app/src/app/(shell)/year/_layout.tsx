@@ -1,1 +1,0 @@
-export { YearBeside as default } from '@/features/year/YearBeside';

@@ -1,0 +1,40 @@
+import { usePathname } from 'expo-router';
+import type { ReactNode } from 'react';
+import { useHousehold } from '@/state/household';
+import { Beside } from '@/ui/Beside';
+import { AirRoute } from './air/routes';
+import { Bench } from './bench/Bench';
+import { InstrumentScreen } from './kit/InstrumentScreen';
+import { Kit } from './kit/Kit';
+import { YearRoute } from './year/year-route';
+
+const OF_THE_HOUSEHOLD = ['add', 'household', 'schools', 'spares'];
+const OF_THE_AIR = ['add', 'keeping', 'moving', 'wood', 'hygrometers'];
+const OF_THE_YEAR = ['calendar', 'costs', 'diary', 'records'];
+
+/** The list a page was chosen from; null where the page is the list itself, or needs the whole width. */
+function useListOf(path: string): ReactNode | null {
+  const instruments = useHousehold((state) => state.household?.instruments) ?? [];
+  const [section, first, second] = path.split('/').filter((part) => part !== '');
+  switch (section) {
+    case 'kit': {
+      if (first !== undefined && OF_THE_HOUSEHOLD.includes(first)) return <Kit />;
+      const instrument = second === undefined ? undefined : instruments.find(({ id }) => id === first);
+      return instrument ? <InstrumentScreen key={instrument.id} instrument={instrument} /> : null;
+    }
+    case 'air':
+      return first !== undefined && (second !== undefined || OF_THE_AIR.includes(first)) ? <AirRoute /> : null;
+    case 'year':
+      return first !== undefined && OF_THE_YEAR.includes(first) ? <YearRoute /> : null;
+    case 'bench':
+      return first === undefined || first === 'change' ? null : <Bench />;
+    default:
+      return null;
+  }
+}
+
+/** On a wide screen a page stands beside the list it was chosen from. */
+export function PageBeside({ children }: { children: ReactNode }) {
+  const list = useListOf(usePathname());
+  return <Beside list={list}>{children}</Beside>;
+}
