@@ -40,7 +40,7 @@ export function Screen({ title, back, foot, aside, children, bare, broad, second
       <ScrollView contentContainerStyle={{ flexGrow: 1, alignItems: 'center' }}>
         <Stack
           padX={wide ? 'two' : 'more'}
-          padTop={wide ? 'two' : 'half'}
+          padTop={wide || listed ? 'two' : 'half'}
           padBottom="two"
           gap="more"
           maxWidth={broad ? 2 * COLUMN : COLUMN}
