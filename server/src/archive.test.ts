@@ -158,3 +158,31 @@ test('into a household that has something its settings stay, and what is there i
   broken.sensors[0].readings = { at: [1_770_000_000], rh: [45_000], temp: [null] };
   expect((await bring(to, JSON.stringify(broken)).expect(422)).body.detail).toMatch(/^Hygrometer 1/);
 });
+
+test.each([
+  ['instruments', 'Instrument'],
+  ['places', 'Place'],
+  ['sensors', 'Hygrometer'],
+  ['cards', 'Card'],
+])('of two %s of one id neither comes in', async (list, word) => {
+  const from = await newcomer();
+  await from.post('/instruments', { id: uuid(), name: 'Heron', ...usualFacts('violin') }).expect(201);
+  const place = uuid();
+  await from.post('/places', { ...ROOM, id: place, name: 'Front room' }).expect(201);
+  await from.post('/sensors', { id: uuid(), name: 'Shelf', kind: 'hand', placeId: place }).expect(201);
+  const facts = {
+    title: 'Away',
+    kind: 'holiday',
+    instrumentId: null,
+    spans: [{ from: '2026-12-20', to: '2026-12-30' }],
+  };
+  await from
+    .post('/cards', { cards: [{ id: uuid(), kind: 'occasion', facts: { ...facts, source: null } }] })
+    .expect(201);
+  const file = JSON.parse((await from.get('/export/household.json').expect(200)).text);
+  file[list].push(file[list][0]);
+  const to = await newcomer();
+  const { detail } = (await bring(to, JSON.stringify(file)).expect(422)).body;
+  expect(detail).toBe(`${word} 2 is in the file twice. Nothing was brought in.`);
+  expect((await to.get('/household')).body.instruments).toEqual([]);
+});

@@ -245,16 +245,33 @@ function readArchive(text: string) {
     );
   }
   const archive = checked(archiveSchema, value, 'The file');
+  const sensors = eachOnce(
+    archive.sensors.map((sensor, at) => checked(archivedSensorSchema, sensor, `Hygrometer ${at + 1}`)),
+    'Hygrometer',
+  );
+  eachOnce(
+    sensors.flatMap(({ checks }) => checks),
+    'Check',
+  );
   return {
     settings: checked(householdChangeSchema, archive.household, 'The household'),
     events: archive.events.map((event, at) => checked(logEventSchema, event, `Event ${at + 1}`)),
-    instruments: archive.instruments.map(({ addedAt, ...facts }, at) => ({
-      ...checked(newInstrumentSchema, facts, `Instrument ${at + 1}`),
-      addedAt: typeof addedAt === 'string' && Number.isFinite(Date.parse(addedAt)) ? new Date(addedAt) : new Date(),
-    })),
-    places: archive.places.map((place, at) => checked(newPlaceSchema, place, `Place ${at + 1}`)),
-    sensors: archive.sensors.map((sensor, at) => checked(archivedSensorSchema, sensor, `Hygrometer ${at + 1}`)),
-    cards: archive.cards.map((card, at) => checked(newCardSchema, card, `Card ${at + 1}`)),
+    instruments: eachOnce(
+      archive.instruments.map(({ addedAt, ...facts }, at) => ({
+        ...checked(newInstrumentSchema, facts, `Instrument ${at + 1}`),
+        addedAt: typeof addedAt === 'string' && Number.isFinite(Date.parse(addedAt)) ? new Date(addedAt) : new Date(),
+      })),
+      'Instrument',
+    ),
+    places: eachOnce(
+      archive.places.map((place, at) => checked(newPlaceSchema, place, `Place ${at + 1}`)),
+      'Place',
+    ),
+    sensors,
+    cards: eachOnce(
+      archive.cards.map((card, at) => checked(newCardSchema, card, `Card ${at + 1}`)),
+      'Card',
+    ),
     readingsLeft: archive.readingsLeft,
   };
 }
@@ -272,6 +289,16 @@ function leftBehind({ readingsLeft }: ReadArchive, keyless: number, empty: boole
     ...(empty ? [] : ['The name, time zone, schools and currency of this household stay as they are.']),
     'Accounts, the address of the calendar feed and the settings of a device are not in the file.',
   ];
+}
+
+/** @returns what was given. @throws ProblemError 422 where two have one id: which of them is meant cannot be told */
+function eachOnce<T extends { id: string }>(all: T[], what: string): T[] {
+  const seen = new Set<string>();
+  for (const [at, { id }] of all.entries()) {
+    if (seen.has(id)) fail(422, 'invalid', `${what} ${at + 1} is in the file twice. Nothing was brought in.`);
+    seen.add(id);
+  }
+  return all;
 }
 
 function checked<S extends z.ZodType>(schema: S, value: unknown, what: string): z.output<S> {
