@@ -204,4 +204,11 @@ test('everything goes out as a file and comes in again', async ({ page: library,
   await page.getByRole('link', { name: 'Kit', exact: true }).click();
   await expect(page.getByRole('link', { name: /^Heron/ })).toBeVisible();
   await expect(page.getByRole('link', { name: /^Viola/ })).toBeVisible();
+  // Once more there is nothing to bring.
+  await open(page, /^Out and in again/);
+  await page
+    .getByLabel('File to bring in')
+    .setInputFiles({ name: 'all.json', mimeType: 'application/json', buffer: readFileSync(archive) });
+  await expect(page.getByText('Nothing in it is new here.')).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('button', { name: 'Bring it in' })).toHaveCount(0);
 });

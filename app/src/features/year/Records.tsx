@@ -72,15 +72,17 @@ function ComesIn({
   onClose: () => void;
 }) {
   const comes = copy.comes(outcome);
+  const stays = [...(outcome.known > 0 ? [copy.hereAlready(outcome.known)] : []), ...outcome.left];
+  const foot = comes.length > 0 && <Button title={copy.bringItIn} onPress={onBring} />;
   return (
-    <Sheet title={copy.whatComesIn} onClose={onClose} foot={<Button title={copy.bringItIn} onPress={onBring} />}>
+    <Sheet title={copy.whatComesIn} onClose={onClose} foot={foot}>
       <Stack gap="small">
         {(comes.length > 0 ? comes : [copy.nothingNew]).map((line) => (
           <Text key={line} kind="strong">
             {line}
           </Text>
         ))}
-        {outcome.left.map((line) => (
+        {stays.map((line) => (
           <Text key={line} tone="quiet">
             {line}
           </Text>

@@ -20,7 +20,6 @@ export const copy = {
     sensors,
     readings,
     cards,
-    known,
     settings,
   }: ResponseOf<'importArchive'>): string[] => {
     const count = (number: number, one: string, many: string) =>
@@ -33,9 +32,10 @@ export const copy = {
       ...count(readings, 'reading', 'readings'),
       ...count(cards, 'date, price, spare or bow', 'dates, prices, spares and bows'),
       ...count(events, 'entry of the log', 'entries of the log'),
-      ...count(known, 'entry that is here already', 'entries that are here already'),
     ];
   },
+  hereAlready: (known: number) =>
+    known === 1 ? 'One entry is here already.' : `${known.toLocaleString('en-GB')} entries are here already.`,
 } as const;
 
 export const OUT: readonly { id: OperationId; title: string; what: string }[] = [
