@@ -32,6 +32,7 @@ module.exports = {
       preset: 'jest-expo/web',
       rootDir: `${__dirname}/app`,
       testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
+      setupFiles: ['<rootDir>/test/locale.js'],
       transform: { '\\.mjs$': 'babel-jest' },
       moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '\\.woff2$': '<rootDir>/test/asset.js' },
       transformIgnorePatterns: [

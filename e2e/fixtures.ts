@@ -106,7 +106,7 @@ export async function expectAccessible(page: Page, screen: string, only?: readon
     const { violations } = await rules.run(asked);
     return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
   }, options);
-  expect(found, screen).toEqual([]);
+  expect.soft(found, screen).toEqual([]);
 }
 
 /** Puts another instrument of the demo library on the stand. */

@@ -25,10 +25,21 @@ export function subjectNames(
   return names;
 }
 
-/** Why a piece of upkeep stands on its day, in a sentence; the same on a screen and in a calendar. */
-export function plannedWords({ placed, window, day, who, clash }: PlannedItem, timeZone: string): string {
+/** A date as a calendar names it, which does not know who reads it: no order of day and month to be mistaken. */
+function calendarDate(timeZone: string): (ms: number) => string {
   const format = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone });
-  const at = (ms: number) => format.format(ms);
+  return (ms) => format.format(ms);
+}
+
+/**
+ * Why a piece of upkeep stands on its day, in a sentence; the same on a screen and in a calendar.
+ * @param at names a date, where a screen has its own way of writing it
+ */
+export function plannedWords(
+  { placed, window, day, who, clash }: PlannedItem,
+  timeZone: string,
+  at = calendarDate(timeZone),
+): string {
   const on = at(startOfLocalDay(day, timeZone) + 12 * HOUR_MS);
   const span = `Due between ${at(window.early)} and ${at(window.late)}; planned for ${on}`;
   const why = {
@@ -50,6 +61,5 @@ export function plannedWords({ placed, window, day, who, clash }: PlannedItem, t
 
 /** The same of what is overdue, in words that are the same tomorrow. */
 export function overdueWords({ window, who }: PlannedItem, timeZone: string): string {
-  const format = new Intl.DateTimeFormat('en-GB', { day: 'numeric', month: 'short', year: 'numeric', timeZone });
-  return `Overdue: the middle of its window was ${format.format(window.middle)}. Done by: ${DOER_TITLES[who].toLowerCase()}.`;
+  return `Overdue: the middle of its window was ${calendarDate(timeZone)(window.middle)}. Done by: ${DOER_TITLES[who].toLowerCase()}.`;
 }

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { addInstrument, expect, keptOnDevice, signUp, test } from '../fixtures';
+import { addInstrument, expect, expectAccessible, keptOnDevice, signUp, test } from '../fixtures';
 import type { Page } from '@playwright/test';
 
 /** Every route there is, opened by its address: cold, and again without a connection. Nothing may break, nor stay empty. */
@@ -21,6 +21,18 @@ const ROOM = {
 };
 const DRILLS = ['order', 'zones', 'case', 'screw'];
 
+/** The household's clock is from now on an hour behind this device's. */
+async function keepTimeOfTheAzores(page: Page): Promise<void> {
+  const { name, schools, currency, version } = (await (await page.request.get('/api/v1/household')).json()) as {
+    [key: string]: unknown;
+  };
+  const answer = await page.request.put('/api/v1/household', {
+    data: { name, schools, currency, timeZone: 'Atlantic/Azores' },
+    headers: { 'x-tembrin': '1', 'If-Match': `"${String(version)}"` },
+  });
+  expect(answer.status()).toBe(200);
+}
+
 /** A small household with one of everything, and several instruments; what stands for the names in brackets. */
 async function household(page: Page): Promise<Readonly<Record<string, readonly string[]>>> {
   await signUp(page);
@@ -29,6 +41,7 @@ async function household(page: Page): Promise<Readonly<Record<string, readonly s
     instruments: { id: string }[];
   };
   const id = instruments[0]!.id;
+  await keepTimeOfTheAzores(page);
   const post = async (path: string, data: object) =>
     expect((await page.request.post(`/api/v1/${path}`, { data, headers: { 'x-tembrin': '1' } })).status()).toBeLessThan(
       300,
@@ -49,6 +62,7 @@ async function household(page: Page): Promise<Readonly<Record<string, readonly s
   const events = [
     event('strings-fitted', { strings: null, reason: 'on-record', known: true }),
     event('rehaired', { reason: 'on-record', known: true }),
+    event('session-entered', { endedAt: new Date(Date.now() - 1_800_000).toISOString() }),
   ];
   await post('events', { events });
   return {
@@ -74,8 +88,13 @@ function addressesOf(file: string, names: Readonly<Record<string, readonly strin
 /** Units of the other system, beside numbers and in labels. */
 const INCHES = /\d in\b(?! [a-z])|°F|\blbf\b|\bft³/;
 const MILLIMETRES = /\d ?mm\b|in mm\b|°C|\d N\b|, in N\b|\bm³|\d k?g\b/;
-/** Has this device measure in inches, °F and lbf from now on. */
+/** A time of day that does not say whose, where the household's clock is not this device's. */
+const WHOSE = /\b\d{1,2}:\d\d\b(?! to \d| Azores time)/;
+/** A decimal point, where a comma is written; an example of a pack of readings has them. */
+const POINT = /\d\.\d(?!\},)/;
+/** Has this device measure in inches, °F and lbf and write as in another country from now on. */
 function showInches(): void {
+  Object.defineProperty(navigator, 'language', { get: () => 'de-DE' });
   const kept = JSON.parse(localStorage.getItem('tembrin-look') ?? '{"state":{},"version":0}') as { state: object };
   Object.assign(kept.state, { lengths: 'in', temperatures: 'F', forces: 'lbf' });
   localStorage.setItem('tembrin-look', JSON.stringify(kept));
@@ -90,19 +109,29 @@ HALVES.forEach((files, half) => {
     const names = await household(page);
     await keptOnDevice(page);
     const addresses = files.flatMap((file) => addressesOf(file, names));
-    const opens = async (how: string, load: () => Promise<unknown>, foreign: RegExp) => {
+    const titles = new Map<string, string>();
+    const opens = async (how: string, load: () => Promise<unknown>, ...foreign: readonly RegExp[]) => {
       await load();
       await expect(page.getByRole('heading', { level: 1 }).first(), `${at} ${how}`).toBeVisible();
       const text = await page.locator('main, [role=main]').first().innerText();
       expect(text.length, `${at} ${how}`).toBeGreaterThan(20);
       // Where units are chosen all are named.
-      if (at !== '/kit/household') expect(foreign.exec(text)?.[0], `${at} ${how}`).toBeUndefined();
+      const found = foreign.map((pattern) => pattern.exec(text)?.[0]).filter(Boolean);
+      if (at !== '/kit/household') expect.soft(found, `${at} ${how}`).toEqual([]);
     };
-    for (at of addresses) await opens('cold', () => page.goto(at, { waitUntil: 'commit' }), INCHES);
+    for (at of addresses) {
+      await opens('cold', () => page.goto(at, { waitUntil: 'commit' }), INCHES, WHOSE);
+      await expectAccessible(page, at, ['label-content-name-mismatch']);
+      // What a tab and the history are told apart by; an address that leads elsewhere has the title of where it leads.
+      const [title, here] = [await page.title(), new URL(page.url()).pathname];
+      expect.soft(titles.get(title) ?? here, title).toBe(here);
+      titles.set(title, here);
+    }
     await page.evaluate(showInches);
+    await context.addInitScript(showInches);
     await context.setOffline(true);
     for (at of addresses)
-      await opens('without a connection', () => page.goto(at, { waitUntil: 'commit' }), MILLIMETRES);
+      await opens('without a connection', () => page.goto(at, { waitUntil: 'commit' }), MILLIMETRES, WHOSE, POINT);
     expect(broken).toEqual([]);
   });
 });

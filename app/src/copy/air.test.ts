@@ -1,6 +1,7 @@
 import { airSchoolWords, effectsWords, faultWords, refillWords, verdictFigures, verdictSentence } from './air';
 import { becauseWords } from './because';
-import { humidityWords, movementWords, readNumber, readTemperature, temperatureWords, waterWords } from './measures';
+import { humidityWords, movementWords, readTemperature, temperatureWords, waterWords } from './measures';
+import { readNumber } from './numbers';
 import { airOfStays, airVerdict, EFFECTS, staysOf, type AirHour, type SensorFault } from '@tembrin/core/air';
 import { assess } from '@tembrin/core/assess';
 import { foldLog } from '@tembrin/core/log';

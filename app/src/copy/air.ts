@@ -1,3 +1,4 @@
+import { fixed } from './numbers';
 import { dateWords, dayWords, lastingWords, sinceDayWords } from './dates';
 import { humidityWords, movedWords, movementWords, type LengthUnit, lengthWords, temperatureWords } from './measures';
 import { shownUnits } from './units';
@@ -100,7 +101,7 @@ export function verdictFigures(
 ): (readonly [string, string])[] {
   const { body, parts, band, dayRh, weekRh, driftWeek, limitAt, backAt, lastAt, cased, excursion } = verdict;
   const date = (atMs: number) => dateWords(atMs, nowMs, timeZone);
-  const signed = (share: number) => `${share < 0 ? '−' : '+'}${Math.abs(share * 100).toFixed(1)} %`;
+  const signed = (share: number) => `${share < 0 ? '−' : '+'}${fixed(Math.abs(share * 100), 1)} %`;
   return [
     ['Verdict', AIR_STATE_NAMES[verdict.state]],
     ...(lastAt === null ? [] : [['Last read', dayWords(lastAt, nowMs, timeZone)] as const]),
@@ -124,7 +125,7 @@ export function verdictFigures(
       ({ part, moisture, mm, extrapolated }) =>
         [
           `${woodPartName(part.id, facts)}, ${lengthWords(part.widthMm, lengths)} of ${SPECIES[part.species].name}`,
-          `${(moisture * 100).toFixed(1)} % water, ${movementWords(mm, lengths)}${extrapolated ? ' (extrapolated)' : ''}`,
+          `${fixed(moisture * 100, 1)} % water, ${movementWords(mm, lengths)}${extrapolated ? ' (extrapolated)' : ''}`,
         ] as const,
     ),
     ...(parts.some(({ part }) => part.widthOfUsualSize)

@@ -1,3 +1,4 @@
+import { fixed, upTo } from './numbers';
 import { effectsWords } from './air';
 import { hoursWords, lastingWords, minutesWords } from './dates';
 import { measureWords, type LengthUnit, inUnits, temperatureWords } from './measures';
@@ -12,7 +13,7 @@ const days = (count: number) => (count === 0 ? 'today' : count === 1 ? 'yesterda
 const degrees = (tempC: number) => temperatureWords(tempC, shownUnits().temperatures, 0);
 
 /** A change of moisture in points of percent. */
-const points = (change: number) => `${Math.abs(change * 100).toFixed(1)} %`;
+const points = (change: number) => `${fixed(Math.abs(change * 100), 1)} %`;
 
 /** What the rosin verdict says to do. */
 export function rosinWords({ kind, since, passes, minutes, budget }: RosinVerdict): string {
@@ -56,7 +57,7 @@ export function becauseWords(because: Because): string {
     case 'left-tight':
       return `It was left tight for ${hoursWords(because.hours)}. Slacken it, look along the stick, then tighten.`;
     case 'more-turns':
-      return `${because.turns} turns now, ${because.before} when the hair was new: it has stretched.`;
+      return `${upTo(because.turns, 2)} turns now, ${upTo(because.before, 2)} when the hair was new: it has stretched.`;
     case 'not-measured':
       return 'Your own measure is not on record yet. Write it down once it fits.';
     case 'measure-again':

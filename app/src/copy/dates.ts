@@ -1,12 +1,15 @@
+import { shownLocale } from './locale';
+import { fixed } from './numbers';
 import { DAY_MS, HOUR_MS, localDay, MINUTE_MS, MONTH_DAYS } from '@tembrin/core/time';
 
-const LOCALE = 'en-GB';
 const formats = new Map<string, Intl.DateTimeFormat>();
 
-function format(atMs: number, timeZone: string, options: Intl.DateTimeFormatOptions): string {
-  const key = timeZone + JSON.stringify(options);
+function format(atMs: number, timeZone: string | undefined, options: Intl.DateTimeFormatOptions): string {
+  const { dates, twelveHours } = shownLocale();
+  const key = `${timeZone} ${dates} ${twelveHours} ${JSON.stringify(options)}`;
   let made = formats.get(key);
-  if (!made) formats.set(key, (made = new Intl.DateTimeFormat(LOCALE, { ...options, timeZone })));
+  const cycle = options.hour === undefined ? {} : { hourCycle: twelveHours ? ('h12' as const) : ('h23' as const) };
+  if (!made) formats.set(key, (made = new Intl.DateTimeFormat(dates, { ...options, ...cycle, timeZone })));
   return made.format(atMs);
 }
 
@@ -18,9 +21,38 @@ export function dateWords(atMs: number, nowMs: number, timeZone: string): string
   return format(atMs, timeZone, { day: 'numeric', month: 'short', year });
 }
 
-/** Time of day. */
+/** A date with its year, as where a plan is explained. */
+export const fullDateWords = (timeZone: string) => (atMs: number) =>
+  format(atMs, timeZone, { day: 'numeric', month: 'short', year: 'numeric' });
+
+/** Time of day, as a clock at the household's place shows it; that place is named where this device's clock shows another. */
 export function clockWords(atMs: number, timeZone: string): string {
-  return format(atMs, timeZone, { hour: '2-digit', minute: '2-digit' });
+  return `${clockFace(atMs, timeZone)}${foreignZone(atMs, timeZone, ' ')}`;
+}
+
+/** From one time of day to another, "18:30 to 19:15"; the place is named once. */
+export function clockSpanWords(fromMs: number, toMs: number, timeZone: string): string {
+  return `${clockFace(fromMs, timeZone)} to ${clockWords(toMs, timeZone)}`;
+}
+
+/** An hour of the day under a chart: "18:00", "6 pm". */
+export function hourWords(hour: number): string {
+  const minute = shownLocale().twelveHours ? undefined : '2-digit';
+  return format(hour * HOUR_MS, 'UTC', { hour: minute ?? 'numeric', minute });
+}
+
+/** What a clock shows; without a zone, this device's. */
+const clockFace = (atMs: number, timeZone?: string) =>
+  format(atMs, timeZone, { hour: shownLocale().twelveHours ? 'numeric' : '2-digit', minute: '2-digit' });
+
+/**
+ * Whose time it is, where this device's clock shows another: "Lisbon time"; empty where they agree.
+ * @param before what stands between a time and it
+ */
+export function foreignZone(atMs: number, timeZone: string, before = ''): string {
+  if (clockFace(atMs, timeZone) === clockFace(atMs)) return '';
+  const city = timeZone.includes('/') && !timeZone.startsWith('Etc/') ? timeZone.split('/').at(-1) : undefined;
+  return before + (city ? `${city.replaceAll('_', ' ')} time` : timeZone);
 }
 
 /** A day as seen from now: today, yesterday, a weekday within the week, else the date. */
@@ -65,7 +97,7 @@ export function countWords(minutes: number, what: string): { figure: string; uni
 }
 
 export function hoursWords(hours: number): string {
-  return `${hours < 10 ? hours.toFixed(1) : Math.round(hours)} h`;
+  return `${hours < 10 ? fixed(hours, 1) : Math.round(hours)} h`;
 }
 
 /** How long something has lasted, in the unit people would use. */
@@ -85,6 +117,9 @@ export function elapsedWords(ms: number): string {
   const rest = `${two(Math.floor(seconds / 60) % 60)}:${two(seconds % 60)}`;
   return hours > 0 ? `${hours}:${rest}` : rest;
 }
+
+/** A month of a year, by an instant in it: "May 2026". */
+export const monthWords = (atMs: number) => format(atMs, 'UTC', { month: 'short', year: 'numeric' });
 
 /** Short name of a month, 0 January. */
 export function monthName(month: number): string {

@@ -1,3 +1,4 @@
+import { fixed, numberWords } from './numbers';
 import type { IntakeProgress } from '@tembrin/contract';
 import { minutesWords } from './dates';
 import type { CalendarOrder } from '@tembrin/core/tables';
@@ -5,12 +6,11 @@ import type { DateOrder } from '@tembrin/core/air';
 import type { DiaryPlan } from '@tembrin/core/exchange';
 
 const MEGABYTE = 1_000_000;
-const count = (value: number) => value.toLocaleString('en-GB');
-const sessions = (number: number) => `${count(number)} ${number === 1 ? 'session' : 'sessions'}`;
+const sessions = (number: number) => `${numberWords(number)} ${number === 1 ? 'session' : 'sessions'}`;
 
 /** "12 kB", "1.4 MB" */
 export function sizeWords(bytes: number): string {
-  return bytes < MEGABYTE ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${(bytes / MEGABYTE).toFixed(1)} MB`;
+  return bytes < MEGABYTE ? `${Math.max(1, Math.round(bytes / 1000))} kB` : `${fixed(bytes / MEGABYTE, 1)} MB`;
 }
 
 export const CALENDAR_ORDER_TITLES: Readonly<Record<CalendarOrder, string>> = {
@@ -40,7 +40,8 @@ export const INTAKE_COPY = {
   tooLarge: (size: number, most: number) =>
     `That file has ${sizeWords(size)}; at most ${sizeWords(most)} are read. Send it in parts, a shorter stretch each.`,
   heading: (read: boolean) => (read ? 'So it would be read' : 'Its first lines'),
-  readable: (readable: number, of: number) => `${count(readable)} of the first ${count(of)} lines can be read.`,
+  readable: (readable: number, of: number) =>
+    `${numberWords(readable)} of the first ${numberWords(of)} lines can be read.`,
   bare: (cells: readonly string[], delimiter: string) => cells.join(delimiter === '\t' ? '  ' : `${delimiter} `),
   raw: (line: number, cells: readonly string[], delimiter: string) =>
     `Line ${line}: ${cells.join(delimiter === '\t' ? '  ' : `${delimiter} `)}`,
@@ -50,7 +51,7 @@ export const INTAKE_COPY = {
 
 /** How far an import is: what has arrived while it is being sent, then the lines that were read. */
 export function progressTitle({ lines, received, total }: IntakeProgress): string {
-  if (lines > 0) return `${count(lines)} lines`;
+  if (lines > 0) return `${numberWords(lines)} lines`;
   return total === null ? `${sizeWords(received)} sent` : `${sizeWords(received)} of ${sizeWords(total)} sent`;
 }
 
@@ -88,10 +89,10 @@ export function loggerOutcome({ intake, unreadable }: IntakeProgress) {
   return {
     title: intake.stored === 0 && intake.corrected === 0 ? 'All of it was known already' : 'It is all in',
     rows: [
-      ['New readings', count(intake.stored)],
-      ['Known already', count(intake.known)],
-      ['Changed', count(intake.corrected)],
-      ['Lines left out', count(unreadable)],
+      ['New readings', numberWords(intake.stored)],
+      ['Known already', numberWords(intake.known)],
+      ['Changed', numberWords(intake.corrected)],
+      ['Lines left out', numberWords(unreadable)],
     ] as const,
   };
 }
@@ -127,8 +128,8 @@ export const DIARY_COPY = {
   bring: (number: number, cut: boolean) => (cut ? 'Put all of it on record' : `Put ${sessions(number)} on record`),
   sum: (number: number, minutes: number, cut: boolean) =>
     `${sessions(number)}, ${minutesWords(minutes)}${cut ? ' in its first lines' : ''}`,
-  left: (number: number) => `${count(number)} left out: their days have playing on record.`,
-  faulty: (number: number) => `${count(number)} ${number === 1 ? 'line is' : 'lines are'} left out`,
+  left: (number: number) => `${numberWords(number)} left out: their days have playing on record.`,
+  faulty: (number: number) => `${numberWords(number)} ${number === 1 ? 'line is' : 'lines are'} left out`,
   brought: ({ stored, known }: IntakeProgress['intake']) =>
-    `${sessions(stored)} ${stored === 1 ? 'is' : 'are'} on record${known > 0 ? `; ${count(known)} were already` : ''}.`,
+    `${sessions(stored)} ${stored === 1 ? 'is' : 'are'} on record${known > 0 ? `; ${numberWords(known)} were already` : ''}.`,
 } as const;

@@ -1,6 +1,7 @@
 import { celsiusOf, fahrenheitOf, NEWTONS_PER_KGF, NEWTONS_PER_LBF } from '@tembrin/core/units';
 import { FIGURE_DATA, type Figure } from '@tembrin/core/instruments';
 import { TEMP_RANGE_C } from '@tembrin/core/air';
+import { fixed, localised, readNumber, upTo } from './numbers';
 import { shownUnits } from './units';
 
 export type LengthUnit = 'mm' | 'in';
@@ -22,7 +23,7 @@ export function unitOf(figure: Figure, lengths: LengthUnit): 'mm' | 'in' | 'turn
 export function measureNumber(figure: Figure, value: number, lengths: LengthUnit): string {
   const inches = unitOf(figure, lengths) === 'in';
   const decimals = decimalsFor(FIGURE_DATA[figure].step) + (inches ? 2 : 0);
-  return String(Number((inches ? value / MM_PER_INCH : value).toFixed(decimals)));
+  return upTo(inches ? value / MM_PER_INCH : value, decimals);
 }
 
 /** "312 mm", "12.28 in", "7 turns". */
@@ -38,9 +39,8 @@ export function measureWords(figure: Figure, value: number, lengths: LengthUnit)
  */
 export function readMeasure(figure: Figure, text: string, lengths: LengthUnit): number | string {
   const { least, most, title } = FIGURE_DATA[figure];
-  const trimmed = text.trim().replace(',', '.');
-  const typed = trimmed === '' ? NaN : Number(trimmed);
-  if (!Number.isFinite(typed)) return 'Write a number, like 7 or 6.5.';
+  const typed = readNumber(text);
+  if (typed === null) return `Write a number, like 7 or ${fixed(6.5, 1)}.`;
   const value = unitOf(figure, lengths) === 'in' ? typed * MM_PER_INCH : typed;
   if (value < least || value > most)
     return `${title} lies between ${measureNumber(figure, least, lengths)} and ${measureWords(figure, most, lengths)}. Measure again, and check the unit.`;
@@ -48,7 +48,7 @@ export function readMeasure(figure: Figure, text: string, lengths: LengthUnit): 
 }
 
 /** A share of humidity as it stands on a hygrometer: "45 %". */
-export const humidityWords = (rh: number, decimals = 0) => `${(rh * 100).toFixed(decimals)} %`;
+export const humidityWords = (rh: number, decimals = 0) => `${fixed(rh * 100, decimals)} %`;
 
 /** "20.5 °C", "69 °F". */
 export function temperatureWords(tempC: number, unit: TemperatureUnit, decimals = unit === 'C' ? 1 : 0): string {
@@ -63,30 +63,23 @@ export function warmerWords(byC: number): string {
 
 /** The same without its unit, as it stands in a field that names it. */
 export function temperatureFigure(tempC: number, unit: TemperatureUnit, decimals = 0): string {
-  return (unit === 'C' ? tempC : fahrenheitOf(tempC)).toFixed(decimals).replace('-', '−');
+  return fixed(unit === 'C' ? tempC : fahrenheitOf(tempC), decimals);
 }
 
 /** A temperature somebody typed, in °C; a sentence saying what to do where it is none. */
 export function readTemperature(text: string, unit: TemperatureUnit): number | string {
   const typed = readNumber(text);
-  if (typed === null) return 'Write the temperature as a number, like 20.5.';
+  if (typed === null) return `Write the temperature as a number, like ${fixed(20.5, 1)}.`;
   const tempC = unit === 'C' ? typed : celsiusOf(typed);
   return tempC < TEMP_RANGE_C.least || tempC > TEMP_RANGE_C.most
     ? `That is ${temperatureWords(tempC, shownUnits().temperatures)}. Check the unit: this device reads °${unit}.`
     : tempC;
 }
 
-/** A number as people type it, a comma or a point before the decimals; null where it is none. */
-export function readNumber(text: string): number | null {
-  const trimmed = text.trim().replace(',', '.').replace('−', '-');
-  const value = trimmed === '' ? NaN : Number(trimmed);
-  return Number.isFinite(value) ? value : null;
-}
-
 /** A length as it stands in a field, in the unit of this device; empty where none is known. */
 export function lengthFigure(mm: number | null, lengths: LengthUnit): string {
   if (mm === null) return '';
-  return lengths === 'mm' ? String(Number(mm.toFixed(1))) : String(Number((mm / MM_PER_INCH).toFixed(2)));
+  return lengths === 'mm' ? upTo(mm, 1) : upTo(mm / MM_PER_INCH, 2);
 }
 
 /** "328 mm", "12.91 in". */
@@ -122,7 +115,7 @@ export function movementWords(mm: number, lengths: LengthUnit): string {
 /** How far wood moved, either way. */
 export function movedWords(mm: number, lengths: LengthUnit): string {
   const size = Math.abs(mm);
-  return lengths === 'mm' ? `${size.toFixed(2)} mm` : `${(size / MM_PER_INCH).toFixed(3)} in`;
+  return lengths === 'mm' ? `${fixed(size, 2)} mm` : `${fixed(size / MM_PER_INCH, 3)} in`;
 }
 
 const GRAMS_PER_OUNCE = 28.349523125;
@@ -131,10 +124,10 @@ const GRAMS_PER_OUNCE = 28.349523125;
 export function waterWords(grams: number): string {
   if (shownUnits().lengths === 'in') {
     const ounces = grams / GRAMS_PER_OUNCE;
-    return `${ounces < 10 ? ounces.toFixed(1) : Math.round(ounces)} oz`;
+    return `${fixed(ounces, ounces < 10 ? 1 : 0)} oz`;
   }
-  if (grams >= 1000) return `${(grams / 1000).toFixed(grams < 10_000 ? 1 : 0)} kg`;
-  return `${grams < 10 ? grams.toFixed(1) : Math.round(grams)} g`;
+  if (grams >= 1000) return `${fixed(grams / 1000, grams < 10_000 ? 1 : 0)} kg`;
+  return `${fixed(grams, grams < 10 ? 1 : 0)} g`;
 }
 
 /** The unit water is typed in on this device, and what is typed in grams. */
@@ -142,7 +135,7 @@ export const waterUnit = () => (shownUnits().lengths === 'in' ? 'oz' : 'g');
 export const gramsOf = (typed: number) => (waterUnit() === 'oz' ? typed * GRAMS_PER_OUNCE : typed);
 /** Grams as they stand in a field. */
 export const waterFigure = (grams: number | null) =>
-  grams === null ? '' : String(waterUnit() === 'oz' ? Number((grams / GRAMS_PER_OUNCE).toFixed(1)) : grams);
+  grams === null ? '' : upTo(waterUnit() === 'oz' ? grams / GRAMS_PER_OUNCE : grams, 1);
 
 const M3_PER_FT3 = 0.3048 ** 3;
 /** The unit a room's volume is typed in, and what is typed in m³. */
@@ -150,15 +143,15 @@ export const volumeUnit = () => (shownUnits().lengths === 'in' ? 'ft³' : 'm³')
 export const cubicMetresOf = (typed: number) =>
   volumeUnit() === 'ft³' ? Number((typed * M3_PER_FT3).toFixed(2)) : typed;
 export const volumeFigure = (m3: number | null) =>
-  m3 === null ? '' : String(volumeUnit() === 'ft³' ? Math.round(m3 / M3_PER_FT3) : m3);
+  m3 === null ? '' : upTo(volumeUnit() === 'ft³' ? m3 / M3_PER_FT3 : m3, volumeUnit() === 'ft³' ? 0 : 2);
 
 /**
  * A sentence with millimetres in it, in the unit of this device: inches where it measures in them.
  * @example inUnits('6 to 9 mm') // '0.24 to 0.35 in', in inches
  */
 export function inUnits(text: string): string {
-  if (shownUnits().lengths === 'mm') return text;
-  const inches = (mm: string) => (Number(mm) / MM_PER_INCH).toFixed(2);
+  if (shownUnits().lengths === 'mm') return localised(text);
+  const inches = (mm: string) => fixed(Number(mm) / MM_PER_INCH, 2);
   return text
     .replaceAll(
       /(\d+(?:\.\d+)?) to (\d+(?:\.\d+)?) mm\b/g,
@@ -174,24 +167,24 @@ export function inUnits(text: string): string {
 /** What a string or a set pulls: "78 N", "8.0 kgf", "17.5 lbf". */
 export function forceWords(newtons: number, unit: ForceUnit): string {
   const value = newtons / NEWTONS[unit];
-  return `${value.toFixed(unit === 'N' || value >= 100 ? 0 : 1)} ${unit}`;
+  return `${fixed(value, unit === 'N' || value >= 100 ? 0 : 1)} ${unit}`;
 }
 
 /** A pull as it stands in a field, in the unit of this device; and what is typed in it, N. */
-export const forceFigure = (newtons: number) => String(Number((newtons / NEWTONS[shownUnits().forces]).toFixed(1)));
+export const forceFigure = (newtons: number) => upTo(newtons / NEWTONS[shownUnits().forces], 1);
 export const newtonsOf = (typed: number) => typed * NEWTONS[shownUnits().forces];
 
 /** A share that changed: "+9 %", "−0.4 %". */
 export function changeWords(change: number): string {
   const size = Math.abs(change * 100);
   const sign = change < 0 ? '−' : '+';
-  return size < 0.05 ? '0 %' : `${sign}${size < 1 ? size.toFixed(1) : size.toFixed(0)} %`;
+  return size < 0.05 ? '0 %' : `${sign}${fixed(size, size < 1 ? 1 : 0)} %`;
 }
 
 /** A string's gauge: in millimetres, or in inches as packets write it, ".012". */
 export function gaugeWords(gaugeMm: number, lengths: LengthUnit): string {
   return lengths === 'mm'
-    ? `${gaugeMm.toFixed(2)} mm`
+    ? `${fixed(gaugeMm, 2)} mm`
     : `${(gaugeMm / MM_PER_INCH).toFixed(4).replace(/^0/, '').replace(/0$/, '')} in`;
 }
 

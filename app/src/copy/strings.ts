@@ -1,3 +1,4 @@
+import { fixed } from './numbers';
 import type { Instrument } from '@tembrin/contract';
 import { lastingWords } from './dates';
 import { gaugeWords, type LengthUnit } from './measures';
@@ -63,7 +64,7 @@ export function chartNames(instrument: Instrument): string[] {
 export function centsWords(cents: number): string {
   const size = Math.abs(cents);
   if (size < 0.5) return 'in tune';
-  return `${size.toFixed(size < 10 ? 1 : 0)} cents ${cents < 0 ? 'flat' : 'sharp'}`;
+  return `${fixed(size, size < 10 ? 1 : 0)} cents ${cents < 0 ? 'flat' : 'sharp'}`;
 }
 
 type Bears = FamilyRecord['strings']['bears'];

@@ -1,3 +1,5 @@
+import { shownLocale } from '@/copy/locale';
+
 /** Whether this browser can read aloud. */
 export const canSpeak = () => typeof window !== 'undefined' && 'speechSynthesis' in window;
 
@@ -6,7 +8,7 @@ export function speak(text: string): void {
   if (!canSpeak()) return;
   window.speechSynthesis.cancel();
   const words = new SpeechSynthesisUtterance(text);
-  words.lang = 'en-GB';
+  words.lang = shownLocale().dates;
   words.rate = 0.95;
   window.speechSynthesis.speak(words);
 }

@@ -1,4 +1,5 @@
 import { lastingWords } from '../dates';
+import { upTo } from '../numbers';
 import type { Moment } from '../lists';
 import type { PartCopy } from './part-copy';
 import { atLeastWords, playedWords, windowWords } from './windows';
@@ -10,7 +11,7 @@ function reason({ clock, window, from, stretch, dateMissing, state }: HairThread
     return 'Nobody has said when this bow was last rehaired. Say so, and it gets a forecast.';
   const stretched =
     stretch && stretch.turns - stretch.before >= STRETCHED_TURNS
-      ? ` It has stretched: ${stretch.turns} turns to the gap now, ${stretch.before} when it was new.`
+      ? ` It has stretched: ${upTo(stretch.turns, 2)} turns to the gap now, ${upTo(stretch.before, 2)} when it was new.`
       : '';
   const onFor = moment.nowMs - from;
   if (dateMissing && state === 'now')

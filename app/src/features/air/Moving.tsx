@@ -1,3 +1,4 @@
+import { fixed } from '@/copy/numbers';
 import { View } from 'react-native';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
@@ -93,7 +94,7 @@ function Plan({ model }: { model: MovingModel }) {
             <Stack grow>
               <Text kind="strong">{`From ${dateWords(fromMs, nowMs, timeZone)}`}</Text>
               <Text kind="small" tone="quiet">
-                {copy.stepForWater(at + 1, toMs - fromMs, (moisture * 100).toFixed(1))}
+                {copy.stepForWater(at + 1, toMs - fromMs, fixed(moisture * 100, 1))}
               </Text>
             </Stack>
             <Plank
@@ -108,7 +109,7 @@ function Plan({ model }: { model: MovingModel }) {
         ))}
       </View>
       <Text kind="small" tone="quiet">
-        {copy.aStepAsksFor}
+        {copy.aStepAsksFor()}
       </Text>
     </Stack>
   );

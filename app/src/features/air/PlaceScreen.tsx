@@ -16,7 +16,7 @@ import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { Text } from '@/ui/Text';
 import { AIR_STATE_NAMES, bandWords, verdictSentence } from '@/copy/air';
-import { clockWords, dateWords, lastingWords } from '@/copy/dates';
+import { clockWords, dateWords, hourWords, lastingWords } from '@/copy/dates';
 import { humidityWords, temperatureWords } from '@/copy/measures';
 import { ChartKey } from './ChartWords';
 import { dayPoints, monthTicks } from './chart-points';
@@ -258,7 +258,7 @@ function DayDetail({ placeId, day, fallback, wood, band }: DayDetailProps) {
     air ? `${clockWords(at, timeZone)}: ${humidityWords(air.rh, 1)}` : `${clockWords(at, timeZone)}: nothing read`;
   const ticks = [6, 12, 18].map((hour) => ({
     at: from + (hour / 24) * DAY_MS,
-    text: `${String(hour).padStart(2, '0')}:00`,
+    text: hourWords(hour),
   }));
   const point = chosen === null ? null : points[Math.min(chosen, points.length - 1)];
   return (

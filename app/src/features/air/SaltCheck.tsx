@@ -1,3 +1,4 @@
+import { fixed } from '@/copy/numbers';
 import { CHECK_FAULT_SENTENCES, type Sensor } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
 import { useAir } from '@/state/air';
@@ -74,7 +75,7 @@ function Outcome({ model }: { model: SaltCheckModel }) {
           : correction.salts.length > 1
             ? copy.withSaltsTrueShown({
                 salts: correction.salts.length,
-                offset: (correction.offset * 100).toFixed(1),
+                offset: fixed(correction.offset * 100, 1),
                 slope: correction.slope,
                 uncertainty: correction.uncertainty,
                 corrected: corrected(0.5, correction),

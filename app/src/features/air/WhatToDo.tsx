@@ -1,3 +1,4 @@
+import { fixed } from '@/copy/numbers';
 import type { Place } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
 import { useAir } from '@/state/air';
@@ -164,7 +165,7 @@ function Working({ plan, place, volumeM3, gainGm3 }: WorkingProps) {
         ['Room', copy.mAirChangedTimes(volumeM3, perHour)],
         ['By itself', `${humidityWords(Math.min(1, plan.rh))} at ${temperatureWords(plan.tempC, temperatures)}`],
         [copy.airThatComesIn, copy.gmOnceInside(plan.supplyGm3)],
-        [copy.airThatIsWanted, `${plan.targetGm3.toFixed(1)} g/m³`],
+        [copy.airThatIsWanted, `${fixed(plan.targetGm3, 1)} g/m³`],
         [copy.waterADay, waterFormula(volumeM3, perHour, plan.targetGm3, plan.supplyGm3)],
         [copy.itRestsOn, plan.basis === 'forecast' ? copy.theComingWeekAt(station, gainGm3) : copy.theWeekJustPast],
       ]}

@@ -1,3 +1,4 @@
+import { fixed } from '@/copy/numbers';
 import type { Instrument } from '@tembrin/contract';
 import { Redirect, router } from 'expo-router';
 import { useAir } from '@/state/air';
@@ -157,7 +158,7 @@ function Parts({ model }: { model: WoodModel }) {
           <Stack grow>
             <Text kind="smallStrong">{woodPartName(part.id, instrument)}</Text>
             <Text kind="small" tone="quiet">
-              {copy.ofMmWater({ mm, lengths, widthMm: part.widthMm, waterPercent: (moisture * 100).toFixed(1) })}
+              {copy.ofMmWater({ mm, lengths, widthMm: part.widthMm, waterPercent: fixed(moisture * 100, 1) })}
             </Text>
           </Stack>
         </Row>

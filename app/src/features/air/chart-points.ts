@@ -1,4 +1,4 @@
-import { monthName } from '@/copy/dates';
+import { monthName, monthWords } from '@/copy/dates';
 import type { AirPoint } from '@/ui/AirChart';
 import {
   barePlateLine,
@@ -114,11 +114,7 @@ export function monthsOf(
 ): ChartMonth[] {
   const months = new Map<string, AirPoint[]>();
   for (const point of points) {
-    const month = new Date((localDay(point.at, timeZone) + 0.5) * DAY_MS).toLocaleDateString('en-GB', {
-      month: 'short',
-      year: 'numeric',
-      timeZone: 'UTC',
-    });
+    const month = monthWords((localDay(point.at, timeZone) + 0.5) * DAY_MS);
     months.set(month, [...(months.get(month) ?? []), point]);
   }
   const mean = (values: readonly number[]) => values.reduce((sum, value) => sum + value, 0) / values.length;

@@ -3,7 +3,7 @@ import { useAir } from '@/state/air';
 import { usePlaces } from '@/state/assessments';
 import { useInstrumentOnStand } from '@/state/stand';
 import { usePreferences } from '@/state/preferences';
-import { readNumber } from '@/copy/measures';
+import { readNumber } from '@/copy/numbers';
 import { useMoment } from './where';
 import { DAY_MS } from '@tembrin/core/time';
 import { equilibriumMoisture, movement, movingPlan, woodParts } from '@tembrin/core/air';

@@ -7,7 +7,7 @@ import { retract } from '@/state/actions';
 import { useLog } from '@/state/log';
 import { Button } from '@/ui/Button';
 import { Text } from '@/ui/Text';
-import { clockWords, dateWords, minutesWords } from '@/copy/dates';
+import { clockSpanWords, dateWords, minutesWords } from '@/copy/dates';
 import { eventWords } from '@/copy/events';
 import { everydaySteps, roundRecords } from '@tembrin/core/routines';
 import { liveEvents, takenBack, type InstrumentLog, type LogEvent, type Session, type StepId } from '@tembrin/core/log';
@@ -129,10 +129,7 @@ function SessionEntry({
   const { timeZone, nowMs } = log;
   const records = roundRecords(log, session);
   const done = steps.filter((step) => records.get(step)?.done).length;
-  const span =
-    endedAt === null
-      ? copy.fromStillRunning(beganAt, timeZone)
-      : `${clockWords(beganAt, timeZone)} to ${clockWords(endedAt, timeZone)}`;
+  const span = endedAt === null ? copy.fromStillRunning(beganAt, timeZone) : clockSpanWords(beganAt, endedAt, timeZone);
   const length = endedAt === null ? '' : `, ${minutesWords((endedAt - beganAt) / 60_000)}`;
   const text = `${span}${length}`;
   return (

@@ -12,6 +12,7 @@ import { useRouteInstrument } from './route-instrument';
 import { timesOf } from './span';
 import { Row, Stack } from '@/ui/layout';
 import { PUT_ON_RECORD } from '@/copy/common';
+import { foreignZone } from '@/copy/dates';
 import { copy } from '@/copy/screens/kit/session';
 import { useSessionForm, type SessionFormProps } from './use-session-form';
 
@@ -92,7 +93,7 @@ function SessionForm({ instrument, session, refusedId, log }: SessionFormProps) 
           </Stack>
         </Row>
         <Text kind="small" tone="quiet">
-          {copy.anEndBeforeThe}
+          {copy.anEndBeforeThe(foreignZone(log.nowMs, timeZone))}
         </Text>
         {!session && !refused && (
           <Choice

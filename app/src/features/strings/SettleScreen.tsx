@@ -1,3 +1,4 @@
+import { fixed } from '@/copy/numbers';
 import type { Instrument } from '@tembrin/contract';
 import { View } from 'react-native';
 import { Banner } from '@/ui/Banner';
@@ -114,7 +115,7 @@ function Heard({ model }: { model: SettlingModel }) {
   return (
     <Stack role="status" gap="hair" align="center">
       <CentsDial cents={heard?.cents ?? null} />
-      <Text kind="figure">{heard ? `${heard.cents < 0 ? '−' : '+'}${Math.abs(heard.cents).toFixed(0)}` : '–'}</Text>
+      <Text kind="figure">{heard ? `${heard.cents < 0 ? '−' : '+'}${fixed(Math.abs(heard.cents), 0)}` : '–'}</Text>
       <Text>
         {heard
           ? copy.centsOnTheOf(names[heard.position], heard.hz, strings[heard.position]!.hz)

@@ -1,6 +1,7 @@
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
-import { readGauge, readNumber, forceFigure, lengthFigure, newtonsOf, readLength } from '@/copy/measures';
+import { readGauge, forceFigure, lengthFigure, newtonsOf, readLength } from '@/copy/measures';
+import { readNumber } from '@/copy/numbers';
 import { shownUnits } from '@/copy/units';
 import { CORE_NAMES, WINDING_NAMES } from '@/copy/strings';
 import { CORES, stringSpecSchema, WINDINGS, type StringSpec } from '@tembrin/core/instruments';

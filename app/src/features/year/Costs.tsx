@@ -11,7 +11,7 @@ import { Field } from '@/ui/Field';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
-import { readNumber } from '@/copy/measures';
+import { readNumber } from '@/copy/numbers';
 import { currencySchema, priceSchema, type PartCost, type Price } from '@tembrin/core/year';
 import { dueOf, subjectOf, type DatedPart } from '@tembrin/core/parts';
 import type { Doer } from '@tembrin/core/log';

@@ -13,7 +13,7 @@ import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { Thread } from '@/ui/Thread';
 import { Text } from '@/ui/Text';
-import { dateWords } from '@/copy/dates';
+import { dateWords, fullDateWords } from '@/copy/dates';
 import { keyOf } from './names';
 import { dateOfDay, dayOfDate } from '@tembrin/core/time';
 import { dueOf } from '@tembrin/core/parts';
@@ -102,7 +102,7 @@ function Planned({ model }: { model: DueItemModel }) {
         label={dueOf(item.part).title}
         tall
       />
-      <Text>{plannedWords(item, timeZone)}</Text>
+      <Text>{plannedWords(item, timeZone, fullDateWords(timeZone))}</Text>
     </Stack>
   );
 }

@@ -1,3 +1,4 @@
+import { fixed } from '@/copy/numbers';
 import { CALENDAR_BYTES, type CalendarOccasion, type CalendarPreview, type Card } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
@@ -36,7 +37,7 @@ export function useBringIn() {
     setPreview(null);
     setProblem(null);
     if (file.size > CALENDAR_BYTES) {
-      return setProblem(copy.thatFileHasMb((file.size / 1e6).toFixed(1), CALENDAR_BYTES / 1e6));
+      return setProblem(copy.thatFileHasMb(fixed(file.size / 1e6, 1), CALENDAR_BYTES / 1e6));
     }
     setBusy(true);
     try {

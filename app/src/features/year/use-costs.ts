@@ -1,3 +1,4 @@
+import { numberWords } from '@/copy/numbers';
 import { useMemo, useState } from 'react';
 import { useCards, useCardStore } from '@/state/cards';
 import { useHousehold } from '@/state/household';
@@ -22,9 +23,9 @@ export function useCosts() {
   );
   const currency = household.currency ?? 'EUR';
   const money = useMemo(() => {
-    const whole = new Intl.NumberFormat('en-GB', { style: 'currency', currency, maximumFractionDigits: 0 });
-    const fine = new Intl.NumberFormat('en-GB', { style: 'currency', currency });
-    return (value: number) => (value >= 20 || value === 0 ? whole : fine).format(value);
+    const whole = { style: 'currency', currency, maximumFractionDigits: 0 } as const;
+    const fine = { style: 'currency', currency } as const;
+    return (value: number) => numberWords(value, value >= 20 || value === 0 ? whole : fine);
   }, [currency]);
   const range = ({ low, high }: Range) => (high - low < 0.005 ? money(low) : `${money(low)} to ${money(high)}`);
   const costs = yearCosts(

@@ -1,3 +1,4 @@
+import { fixed } from '../../numbers';
 import { dateWords, hoursWords } from '../../dates';
 import type { Moment } from '../../lists';
 import { STATE_NAMES } from '../../names';
@@ -12,7 +13,7 @@ export const percent = (share: number) => `${Math.round(share * 100)} %`;
 const TENTH = 1.2816;
 /** How lives spread about the rule. @param logSd sd of their natural logarithm */
 export function spreadWords(logSd: number): string {
-  const [less, more] = [-TENTH, TENTH].map((sd) => Math.exp(sd * logSd).toFixed(2));
+  const [less, more] = [-TENTH, TENTH].map((sd) => fixed(Math.exp(sd * logSd), 2));
   return `One in ten lasts less than ${less} of the average, one in ten more than ${more} of it.`;
 }
 
@@ -32,7 +33,7 @@ export function windowFigures({ window }: Pick<Thread, 'window'>, { nowMs, timeZ
 export function clockFigures(clock: TwoClock | null, { before }: Pace): readonly Figure[] {
   if (!clock) return [];
   const { life, hoursPlayed, hoursBefore, daysOn, wear, extraWear, chance, toll } = clock;
-  const extra = extraWear > 0 ? ` + ${extraWear.toFixed(2)}` : '';
+  const extra = extraWear > 0 ? ` + ${fixed(extraWear, 2)}` : '';
   const hours = hoursPlayed + hoursBefore;
   const figures: Figure[] = [
     ['Played on it', hoursPlayed < 0.05 ? 'nothing on record' : `${hoursWords(hoursPlayed)} on record`],
@@ -47,14 +48,14 @@ export function clockFigures(clock: TwoClock | null, { before }: Pace): readonly
     ['Age', `${Math.round(daysOn)} days`],
     [
       'Wear',
-      `${hoursWords(hours)} ÷ ${Math.round(life.hours)} h + ${Math.round(daysOn)} d ÷ ${Math.round(life.days)} d${extra} = ${wear.toFixed(2)}`,
+      `${hoursWords(hours)} ÷ ${Math.round(life.hours)} h + ${Math.round(daysOn)} d ÷ ${Math.round(life.days)} d${extra} = ${fixed(wear, 2)}`,
     ],
     ['Chance that it is spent', percent(chance)],
   ];
   if (toll && toll.factor > 1.005)
     figures.push([
       'Air it was in',
-      `${percent(toll.damp)} of its days damp, ${percent(toll.dry)} dry: days count ${toll.factor.toFixed(2)} times (at most 1.5, from memory)`,
+      `${percent(toll.damp)} of its days damp, ${percent(toll.dry)} dry: days count ${fixed(toll.factor, 2)} times (at most ${fixed(1.5, 1)}, from memory)`,
     ]);
   return figures;
 }

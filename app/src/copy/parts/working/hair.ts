@@ -1,4 +1,5 @@
 import { hoursWords } from '../../dates';
+import { upTo } from '../../numbers';
 import type { Figure, PartWorking } from '../part-copy';
 import { clockFigures, paceFigures, percent, spreadWords, verdictFigure, windowFigures } from './figures';
 import { HAIR_LIFE, TIGHT_COSTS_AT_MOST, TIGHT_HOUR_COSTS } from '@tembrin/core/bow';
@@ -11,7 +12,7 @@ function ownFigures({ tension, stretch }: HairThread): readonly Figure[] {
       'Tight while not played',
       tension.idleHours < 0.05 ? 'never on record' : `${hoursWords(tension.idleHours)} since the rehair${times}`,
     ],
-    ...(stretch ? [['Turns to the gap', `${stretch.turns}, and ${stretch.before} when it was new`] as const] : []),
+    ...(stretch ? [['Turns to the gap', `${upTo(stretch.turns, 2)}, and ${upTo(stretch.before, 2)} when it was new`] as const] : []),
   ];
 }
 
@@ -24,7 +25,7 @@ export const hairWorking: PartWorking<'hair'> = (thread, { pace, moment }) => ({
     ...windowFigures(thread, moment),
     ...ownFigures(thread),
   ],
-  rule: `Wear is hours ÷ H plus days ÷ D, and the hair is spent at 1. ${spreadWords(HAIR_LIFE.logSd)} What was found good at a look lasts at least so long. An hour left tight counts as ${TIGHT_HOUR_COSTS} h of bowing, up to ${percent(TIGHT_COSTS_AT_MOST)} of its life of ${HAIR_LIFE.hours} h (from memory of the trade, not measured).`,
+  rule: `Wear is hours ÷ H plus days ÷ D, and the hair is spent at 1. ${spreadWords(HAIR_LIFE.logSd)} What was found good at a look lasts at least so long. An hour left tight counts as ${upTo(TIGHT_HOUR_COSTS, 2)} h of bowing, up to ${percent(TIGHT_COSTS_AT_MOST)} of its life of ${HAIR_LIFE.hours} h (from memory of the trade, not measured).`,
   school: 'Common practice: every 6 months at three and a half hours a day, every 24 at half an hour.',
   changes: [
     'A rehair starts the thread again.',

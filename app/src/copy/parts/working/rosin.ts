@@ -1,3 +1,4 @@
+import { fixed } from '../../numbers';
 import { minutesWords } from '../../dates';
 import { paceFigures, verdictFigure } from './figures';
 import type { PartWorking } from '../part-copy';
@@ -22,7 +23,7 @@ export const rosinWorking: PartWorking<'rosin'> = (thread, { pace }) => {
         'Your own habit',
         scale === 1
           ? `not known yet (${rosinings} of 3 rosinings on record)`
-          : `${scale.toFixed(2)} × the usual, from your last ${rosinings} rosinings`,
+          : `${fixed(scale, 2)} × the usual, from your last ${rosinings} rosinings`,
       ],
       ...paceFigures(pace).slice(0, 1),
     ],

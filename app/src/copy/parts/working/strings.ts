@@ -1,3 +1,4 @@
+import { fixed } from '../../numbers';
 import type { Instrument } from '@tembrin/contract';
 import { dateWords } from '../../dates';
 import type { Moment } from '../../lists';
@@ -16,18 +17,18 @@ const LISTED = 12;
 function livedFigures({ factor, sweat, wiping }: StringsThread): readonly Figure[] {
   const others = factor.seen > factor.worn ? ` and ${factor.seen - factor.worn} for other reasons` : '';
   return [
-    ['Your hands', `${SWEAT_WORDS[sweat.kind]}: life × ${sweat.factor.toFixed(2)} (from memory)`],
+    ['Your hands', `${SWEAT_WORDS[sweat.kind]}: life × ${fixed(sweat.factor, 2)} (from memory)`],
     [
       'Your cloth',
       wiping
-        ? `wiped after ${percent(wiping.share)} of ${wiping.sessions} sessions: life × ${wiping.factor.toFixed(2)} (0.85 to 1.10, from memory)`
+        ? `wiped after ${percent(wiping.share)} of ${wiping.sessions} sessions: life × ${fixed(wiping.factor, 2)} (${fixed(0.85, 2)} to ${fixed(1.1, 2)}, from memory)`
         : 'not known yet: fewer than 8 closing rounds on record',
     ],
     [
       'Learned from your changes',
       factor.seen === 0
         ? 'nothing yet; the rule’s own spread'
-        : `life × ${factor.median.toFixed(2)}, from ${factor.worn} changed because worn${others}`,
+        : `life × ${fixed(factor.median, 2)}, from ${factor.worn} changed because worn${others}`,
     ],
   ];
 }

@@ -1,5 +1,6 @@
 import { waterFigure, waterUnit, waterWords } from '@/copy/measures';
 import { dateWords } from '@/copy/dates';
+import { fixed } from '@/copy/numbers';
 
 /** What features/air/HumidifierWeighings.tsx says. */
 export const copy = {
@@ -21,7 +22,7 @@ export const copy = {
     'Weigh it when it is filled and when it is taken out again: that gives grams a day, and the date it runs dry.',
   humidifierInTheCase: (name: string) => `Humidifier in the case of ${name}`,
   weighTheHumidifierOf: (name: string) => `Weigh the humidifier of ${name}`,
-  writeItsWeightIn: (unit: string) => `Write its weight in ${unit}, like ${unit === 'oz' ? '1.5' : '42.5'}.`,
+  writeItsWeightIn: (unit: string) => `Write its weight in ${unit}, like ${fixed(unit === 'oz' ? 1.5 : 42.5, 1)}.`,
   gIsOnRecord: (grams: number) => `${waterFigure(grams)} ${waterUnit()} is on record.`,
   theHumidifierOnThe: 'The humidifier on the scales',
   howItIsNow: 'How it is now',

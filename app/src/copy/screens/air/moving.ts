@@ -1,3 +1,4 @@
+import { fixed } from '../../numbers';
 import { humidityWords } from '@/copy/measures';
 import { lastingWords } from '@/copy/dates';
 
@@ -12,7 +13,7 @@ export const copy = {
     top: { name: string; moves: string } | null;
     steps: number;
   }) => {
-    const water = `From ${humidityWords(move.fromRh)} to ${humidityWords(move.toRh)}: its water goes from ${(100 * move.fromMoisture).toFixed(1)} to ${(100 * move.toMoisture).toFixed(1)} %`;
+    const water = `From ${humidityWords(move.fromRh)} to ${humidityWords(move.toRh)}: its water goes from ${fixed(100 * move.fromMoisture, 1)} to ${fixed(100 * move.toMoisture, 1)} %`;
     const top = move.top ? `, and the top of ${move.top.name} moves by ${move.top.moves}` : '';
     return `${water}${top}.${move.steps === 0 ? ' Leave it in its case for a day.' : ''}`;
   },
@@ -30,6 +31,6 @@ export const copy = {
   stepForWater: (step: number, lastsMs: number, waterPercent: string) =>
     `Step ${step}, for ${lastingWords(lastsMs)}; ${waterPercent} % water`,
   theWoodAt: (rh: number) => `The wood at ${humidityWords(rh)}`,
-  aStepAsksFor:
-    'A step asks for at most 0.9 % of water and lasts twenty days, two time constants of a thin plate in its case (from memory of the trade). A harp or an old instrument: ask a luthier first.',
+  aStepAsksFor: () =>
+    `A step asks for at most ${humidityWords(0.009, 1)} of water and lasts twenty days, two time constants of a thin plate in its case (from memory of the trade). A harp or an old instrument: ask a luthier first.`,
 } as const;

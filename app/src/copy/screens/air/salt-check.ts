@@ -1,3 +1,4 @@
+import { fixed } from '../../numbers';
 import { SALT_HOURS } from '@tembrin/core/air';
 import { humidityWords, temperatureWords, type TemperatureUnit } from '@/copy/measures';
 import { dayWords, clockWords } from '@/copy/dates';
@@ -36,7 +37,7 @@ export const copy = {
     uncertainty: number;
     corrected: number;
   }) =>
-    `With ${salts} salts: true = ${offset} % + ${slope.toFixed(3)} × shown, ± ${humidityWords(uncertainty, 1)} at 50 %. 50 % shown is ${humidityWords(corrected, 1)}.`,
+    `With ${salts} salts: true = ${offset} % + ${fixed(slope, 3)} × shown, ± ${humidityWords(uncertainty, 1)} at 50 %. 50 % shown is ${humidityWords(corrected, 1)}.`,
   theseSaltsLieToo: (offset: number, uncertainty: number) =>
     `These salts lie too close to each other to tell how it goes over the rest of its scale. It shows ${humidityWords(Math.abs(offset), 1)} too ${offset < 0 ? 'much' : 'little'} there; at 50 % that is ± ${humidityWords(uncertainty, 1)}. Take magnesium chloride for the second.`,
   itShowsTooA: (offset: number, uncertainty: number) =>

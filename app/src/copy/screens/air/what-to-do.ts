@@ -1,4 +1,5 @@
-import { clockWords, dayWords } from '@/copy/dates';
+import { fixed, upTo } from '../../numbers';
+import { clockSpanWords, dayWords } from '@/copy/dates';
 import { listWords } from '@/copy/lists';
 import type { Band, RoomPlan } from '@tembrin/core/air';
 import {
@@ -53,16 +54,16 @@ export const copy = {
   mAirChangedTimes: (volumeM3: number, changesPerHour: number) =>
     `${volumeFigure(volumeM3)} ${volumeUnit()}, air changed ${changesPerHour} times an hour`,
   airThatComesIn: 'Air that comes in',
-  gmOnceInside: (supplyGm3: number) => `${supplyGm3.toFixed(1)} g/m³ once inside`,
+  gmOnceInside: (supplyGm3: number) => `${fixed(supplyGm3, 1)} g/m³ once inside`,
   airThatIsWanted: 'Air that is wanted',
   waterADay: 'Water a day',
   itRestsOn: 'It rests on',
   theComingWeekAt: (station: string | undefined, gainGm3: number) =>
-    `the coming week at ${station ?? ''}, and what this room adds: ${gainGm3.toFixed(1)} g/m³`,
+    `the coming week at ${station ?? ''}, and what this room adds: ${fixed(gainGm3, 1)} g/m³`,
   theWeekJustPast: 'the week just past; no weather is known',
   noWeatherServiceAnswers: 'No weather service answers, so the hours for airing are not known.',
   openingTheWindowsNow: (effect: 'dries' | 'dampens' | 'same', outGm3: number, inGm3: number) =>
-    `Opening the windows now ${effect === 'same' ? 'changes little' : effect} (${outGm3.toFixed(1)} g/m³ outside, ${inGm3.toFixed(1)} inside).`,
+    `Opening the windows now ${effect === 'same' ? 'changes little' : effect} (${fixed(outGm3, 1)} g/m³ outside, ${fixed(inGm3, 1)} inside).`,
   airAsYouLike: (here: string) => `${here} Air as you like, shortly.`,
   inTheNextTwo: (here: string) => `${here} In the next two days airing does not help: keep it short.`,
 } as const;
@@ -100,7 +101,7 @@ export function airingWords({ hours, airing, action }: RoomPlan, nowMs: number, 
   if (airing.length === 0) return action === 'leave' ? copy.airAsYouLike(here) : copy.inTheNextTwo(here);
   const spans = airing.map(
     ({ at, until, rhAfter }) =>
-      `${dayWords(at, nowMs, timeZone)} ${clockWords(at, timeZone)} to ${clockWords(until, timeZone)} (to ${humidityWords(rhAfter)})`,
+      `${dayWords(at, nowMs, timeZone)} ${clockSpanWords(at, until, timeZone)} (to ${humidityWords(rhAfter)})`,
   );
   return `${here} It helps ${listWords(spans.slice(0, 3))}.`;
 }
@@ -108,5 +109,5 @@ export function airingWords({ hours, airing, action }: RoomPlan, nowMs: number, 
 /** The water a day as it is worked out: volume × changes × hours × difference in g/m³. */
 export function waterFormula(volumeM3: number, perHour: number, targetGm3: number, supplyGm3: number): string {
   const difference = Math.abs(targetGm3 - supplyGm3);
-  return `${volumeM3} × ${perHour} × 24 × ${difference.toFixed(1)} = ${Math.round(volumeM3 * perHour * 24 * difference)} g`;
+  return `${upTo(volumeM3, 2)} × ${upTo(perHour, 2)} × 24 × ${fixed(difference, 1)} = ${Math.round(volumeM3 * perHour * 24 * difference)} g`;
 }

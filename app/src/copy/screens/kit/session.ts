@@ -10,7 +10,8 @@ export const copy = {
   retractTheSession: 'Retract the session',
   theSessionIsRetracted: 'The session is retracted.',
   dayItBegan: 'Day it began',
-  anEndBeforeThe: 'An end before the beginning is taken as past midnight.',
+  anEndBeforeThe: (zone: string) =>
+    `${zone && `Times are ${zone}. `}An end before the beginning is taken as past midnight.`,
   wasTheClosingRound: 'Was the closing round done?',
   yesAllOfIt: 'Yes, all of it',
 } as const;

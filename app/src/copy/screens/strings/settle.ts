@@ -1,3 +1,4 @@
+import { fixed } from '../../numbers';
 import { centsWords } from '@/copy/strings';
 import { dayWords, dateWords, lastingWords } from '@/copy/dates';
 
@@ -29,7 +30,7 @@ export const copy = {
   noMicrophoneAnswersHere:
     'No microphone answers here. Plug one in, or open Tembrin over https or on this very device.',
   centsOnTheOf: (name: string | undefined, heardHz: number, wantedHz: number) =>
-    `cents on the ${name}; ${heardHz.toFixed(1)} of ${wantedHz.toFixed(1)} Hz`,
+    `cents on the ${name}; ${fixed(heardHz, 1)} of ${fixed(wantedHz, 1)} Hz`,
   listeningForOneOpen: 'listening for one open string',
   theMainsHumDrowns:
     'The hum of the mains drowns the string. Go away from lamps, chargers and amplifiers, or play louder.',

@@ -1,9 +1,10 @@
+import { fixed } from '../../numbers';
 import { lastingWords, dateWords } from '@/copy/dates';
 
 /** What features/strings/StringsScreen.tsx says. */
 export const copy = {
   changeStringsStepBy: 'Change strings, step by step',
-  theStrongestTimesThe: (balance: number) => `, the strongest ${balance.toFixed(1)} times the weakest`,
+  theStrongestTimesThe: (balance: number) => `, the strongest ${fixed(balance, 1)} times the weakest`,
   nothingIsKnownOf: 'Nothing is known of these strings yet. Describe the set below.',
   onTheStringsThat: (unknown: number) => `on the strings that are described; ${unknown} are not`,
   pullOfEachString: 'Pull of each string',

@@ -1,4 +1,6 @@
 import type { OperationId, ResponseOf } from '@tembrin/contract';
+import { numberWords } from '../../numbers';
+
 /** What features/year/Records.tsx says. */
 export const copy = {
   entriesCameIn: (events: number, instruments: number, known: number) =>
@@ -23,7 +25,7 @@ export const copy = {
     settings,
   }: ResponseOf<'importArchive'>): string[] => {
     const count = (number: number, one: string, many: string) =>
-      number === 0 ? [] : [`${number.toLocaleString('en-GB')} ${number === 1 ? one : many}`];
+      number === 0 ? [] : [`${numberWords(number)} ${number === 1 ? one : many}`];
     return [
       ...(settings ? ['Name, time zone, schools and currency of the household'] : []),
       ...count(instruments, 'instrument', 'instruments'),
@@ -35,7 +37,7 @@ export const copy = {
     ];
   },
   hereAlready: (known: number) =>
-    known === 1 ? 'One entry is here already.' : `${known.toLocaleString('en-GB')} entries are here already.`,
+    known === 1 ? 'One entry is here already.' : `${numberWords(known)} entries are here already.`,
 } as const;
 
 export const OUT: readonly { id: OperationId; title: string; what: string }[] = [
