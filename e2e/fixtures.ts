@@ -99,12 +99,14 @@ export async function expectAccessible(page: Page, screen: string, only?: readon
   if (!(await page.evaluate(() => 'axe' in window))) await page.evaluate(axe.source);
   const options: RunOptions = {
     runOnly: only ? { type: 'rule', values: [...only] } : { type: 'tag', values: RULES },
+    // What is read on a control is in its name: said by voice, it is found.
+    rules: only ? {} : { 'label-content-name-mismatch': { enabled: true } },
     resultTypes: ['violations'],
   };
   const found = await page.evaluate(async (asked) => {
     const rules = (window as unknown as { axe: typeof axe }).axe;
     const { violations } = await rules.run(asked);
-    return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 160)).join(' | ')}`);
+    return violations.map(({ id, nodes }) => `${id}: ${nodes.map(({ html }) => html.slice(0, 400)).join(' | ')}`);
   }, options);
   expect.soft(found, screen).toEqual([]);
 }
@@ -120,7 +122,8 @@ export async function putOnStand(page: Page, name: string): Promise<void> {
 export async function closeTheRound(page: Page, steps: readonly string[]): Promise<void> {
   await page.getByRole('button', { name: 'Finish' }).click();
   for (const step of steps) {
-    await expect(page.getByRole('heading', { level: 1, name: step })).toBeVisible();
+    // Where one has arrived has the focus, so that it is heard.
+    await expect(page.getByRole('heading', { level: 1, name: step })).toBeFocused();
     await page.getByRole('button', { name: 'Done', exact: true }).click();
   }
   await expect(page.getByText('The round is done.')).toBeVisible();

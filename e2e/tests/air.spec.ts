@@ -249,7 +249,7 @@ test('an instrument moves and takes its wood along; a case humidifier is weighed
   await page.getByRole('link', { name: 'Air', exact: true }).click();
   await page.getByRole('link', { name: /^Reading room/ }).click();
   await page.getByRole('link', { name: /^Dunlin:/ }).click();
-  await page.getByRole('button', { name: 'Dunlin moves to another place' }).click();
+  await page.getByRole('button', { name: 'It moves: Dunlin to another place' }).click();
   await page.getByRole('radio', { name: 'Harbour store' }).click();
   await page.getByRole('button', { name: 'Put it on record' }).click();
   await expect(page.getByText('Dunlin lives in Harbour store.').first()).toBeVisible();
@@ -258,7 +258,7 @@ test('an instrument moves and takes its wood along; a case humidifier is weighed
   await expect(page.getByRole('link', { name: /^Lives in Reading room/ })).toBeVisible();
   await page.getByRole('button', { name: 'What to do' }).click();
   await page
-    .getByRole('button', { name: /^Weigh the humidifier of/ })
+    .getByRole('button', { name: /^Weigh it: the humidifier of/ })
     .first()
     .click();
   await page.getByLabel('Weight in g', { exact: true }).fill('heavy');

@@ -103,6 +103,7 @@ function showInches(): void {
 const HALVES = [FILES.filter((_file, at) => at % 2 === 0), FILES.filter((_file, at) => at % 2 === 1)];
 HALVES.forEach((files, half) => {
   test(`every address opens cold, with a connection and without, ${half + 1} of 2`, async ({ page, context }) => {
+    test.setTimeout(240_000);
     const broken: string[] = [];
     let at = '';
     page.on('pageerror', (error) => broken.push(`${at}: ${error.message}`));
@@ -126,6 +127,9 @@ HALVES.forEach((files, half) => {
       const [title, here] = [await page.title(), new URL(page.url()).pathname];
       expect.soft(titles.get(title) ?? here, title).toBe(here);
       titles.set(title, here);
+      if (here.startsWith('/kit/') && here.includes(names.id![0]!))
+        expect.soft(title, here).toMatch(/Violin.* · Kit · /);
+      if (here.startsWith(`/air/${names.place![0]!}`)) expect.soft(title, here).toMatch(/Front room.* · Air · /);
     }
     await page.evaluate(showInches);
     await context.addInitScript(showInches);

@@ -61,7 +61,7 @@ test('a violinist breaks an E a week before a performance: just the E now, chang
 
   await page.getByRole('link', { name: 'Kit', exact: true }).click();
   await page.getByRole('link', { name: /^Violin/ }).click();
-  await page.getByRole('link', { name: /^Strings of Violin/ }).click();
+  await page.getByRole('link', { name: /^Strings\. What is on/ }).click();
   await page.getByRole('link', { name: /^One broke/ }).click();
   await page.getByRole('radio', { name: 'E5' }).click();
   await expect(page.getByRole('heading', { name: 'Just the E now, the rest after the performance' })).toBeVisible();
@@ -200,7 +200,7 @@ test('spares go down with what is fitted from them, and come back with an undo',
   await openDemo(page);
   await page.getByRole('link', { name: 'Kit', exact: true }).click();
   await page.getByRole('link', { name: /^Heron/ }).click();
-  await page.getByRole('link', { name: /^Strings of Heron/ }).click();
+  await page.getByRole('link', { name: /^Strings\. What is on/ }).click();
   await page.getByRole('link', { name: /^One broke/ }).click();
   await page.getByRole('radio', { name: 'E5' }).click();
   await page.getByRole('button', { name: 'Change the set, step by step' }).click();
@@ -223,7 +223,7 @@ test('spares go down with what is fitted from them, and come back with an undo',
   await page.getByRole('button', { name: 'Finish' }).click();
   await page.getByRole('link', { name: 'Kit', exact: true }).click();
   await page.getByRole('link', { name: /^Heron/ }).click();
-  await page.getByRole('link', { name: /^Strings of Heron/ }).click();
+  await page.getByRole('link', { name: /^Strings\. What is on/ }).click();
   await page.getByRole('link', { name: /^Sets and spares/ }).click();
   await expect(spare.getByText('1', { exact: true })).toBeVisible();
   await page.getByRole('button', { name: 'Remove Violin E, plain steel' }).click();

@@ -105,7 +105,7 @@ test('costs are the player’s own, with their range; without a price there is n
     await page.getByLabel('To, in GBP').fill(to);
     await page.getByRole('button', { name: 'Put it on record' }).click();
   };
-  const strings = page.getByRole('button', { name: 'Price of new strings for Guitar' });
+  const strings = page.getByRole('button', { name: /^New strings.*price for Guitar$/ });
   await strings.click();
   await price('14', '9');
   await expect(page.getByText('The higher price comes second.')).toBeVisible();

@@ -6,6 +6,7 @@ import { keepAirFresh } from '@/state/air';
 import { keepAssessed } from '@/state/assessing';
 import { keepInStep } from '@/state/log';
 import { KeySheet } from '@/features/KeySheet';
+import { watchForUse } from '@/ui/arrival';
 import { listenForKeys } from '@/ui/keys';
 import { Theme } from '@/ui/theme';
 
@@ -18,7 +19,7 @@ export default function Root() {
   useEffect(() => {
     void checkIn();
     keepAppOnDevice();
-    const stops = [keepInStep(), keepAirFresh(), keepAssessed(), listenForKeys()];
+    const stops = [keepInStep(), keepAirFresh(), keepAssessed(), listenForKeys(), watchForUse()];
     return () => stops.forEach((stop) => stop());
   }, []);
   return (

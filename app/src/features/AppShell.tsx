@@ -1,8 +1,11 @@
-import { Link, router, Slot, usePathname, type Href } from 'expo-router';
+import { Link, router, Slot, usePathname } from 'expo-router';
 import { Suspense } from 'react';
 import { useSafeAreaInsets } from 'react-native-safe-area-context';
 import { PageBeside } from './PageBeside';
+import { usePageTrail } from './page-trail';
+import { SECTIONS, type Section, type SectionId } from './sections';
 import Svg, { Circle, Path } from 'react-native-svg';
+import { PageTrail } from '@/ui/arrival';
 import { useKeys } from '@/ui/keys';
 import { NoticeLine } from '@/ui/Notice';
 import { usePalette, useWide, type Palette } from '@/ui/theme';
@@ -10,23 +13,6 @@ import { Text } from '@/ui/Text';
 import { LineState } from './LineState';
 import { Press, Row, Split, Stack } from '@/ui/layout';
 import { WAITING } from '@/copy/screens/app-shell';
-
-type SectionId = 'now' | 'kit' | 'air' | 'year' | 'bench';
-
-interface Section {
-  id: SectionId;
-  title: string;
-  href: Href;
-}
-
-/** The sections of the app, by moment. */
-const SECTIONS: readonly Section[] = [
-  { id: 'now', title: 'Now', href: '/now' },
-  { id: 'kit', title: 'Kit', href: '/kit' },
-  { id: 'air', title: 'Air', href: '/air' },
-  { id: 'year', title: 'Year', href: '/year' },
-  { id: 'bench', title: 'Bench', href: '/bench' },
-];
 
 const BAR = 64;
 const RAIL = 104;
@@ -37,6 +23,7 @@ export function AppShell() {
 
   const { bottom } = useSafeAreaInsets();
   const path = usePathname();
+  const trail = usePageTrail(path);
   // The closing round has the whole screen to itself.
   const alone = path === '/now/closing';
   useKeys(
@@ -55,9 +42,11 @@ export function AppShell() {
         <LineState />
         <Stack grow>
           <Suspense fallback={<Waiting />}>
-            <PageBeside>
-              <Slot />
-            </PageBeside>
+            <PageTrail.Provider value={trail}>
+              <PageBeside>
+                <Slot />
+              </PageBeside>
+            </PageTrail.Provider>
           </Suspense>
         </Stack>
       </Stack>

@@ -41,7 +41,9 @@ export function DueList({ pace, threads, instrument, moment, hrefOf, bow = null,
                 <Text kind="heading">{nameOf(thread.part)}</Text>
                 <StateMark state={thread.state} />
               </Row>
-              <Thread {...thread} {...moment} label={PART_NAMES[thread.part]} />
+              <Stack aria-hidden>
+                <Thread {...thread} {...moment} label={PART_NAMES[thread.part]} />
+              </Stack>
               <Text kind="small" tone="quiet">
                 {reasonFor(thread, instrument, moment)}
               </Text>

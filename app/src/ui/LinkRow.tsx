@@ -7,7 +7,8 @@ import { GAP, TOUCH, usePalette } from './theme';
 
 interface LinkRowProps {
   href: Href;
-  label: string;
+  /** What it is called where it holds more than a title and a text; then all that is read in it, in its order. */
+  label?: string;
   chosen?: boolean;
   /** Where it leads, and what is there. */
   title?: string;
@@ -24,7 +25,7 @@ export function LinkRow({ href, label, chosen, title, text, large, children }: L
   return (
     <Link href={href} asChild>
       <Pressable
-        aria-label={label}
+        aria-label={label ?? [title, text].filter(Boolean).join('. ')}
         aria-current={chosen ? 'page' : undefined}
         style={madeOnce({
           minHeight: TOUCH,

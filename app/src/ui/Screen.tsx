@@ -3,6 +3,7 @@ import { router, type Href } from 'expo-router';
 import Head from 'expo-router/head';
 import { useContext, type ReactNode } from 'react';
 import { ScrollView } from 'react-native';
+import { PageTrail } from './arrival';
 import { IconButton } from './IconButton';
 import { COLUMN, Listed, useWide } from './theme';
 import { Text } from './Text';
@@ -28,13 +29,14 @@ interface ScreenProps {
 export function Screen({ title, back, foot, aside, children, bare, broad, second: asSecond }: ScreenProps) {
   const listed = useContext(Listed);
   const second = asSecond || listed;
+  const trail = useContext(PageTrail).filter((name) => !title.includes(name));
   const wide = useWide();
   const goBack = () => (router.canGoBack() ? router.back() : back && router.replace(back));
   return (
     <Stack role={second ? 'complementary' : 'main'} aria-label={second ? title : undefined} grow>
       {!second && (
         <Head>
-          <title>{`${title} · Tembrin`}</title>
+          <title>{[title, ...trail, 'Tembrin'].join(' · ')}</title>
         </Head>
       )}
       <ScrollView contentContainerStyle={{ flexGrow: 1, alignItems: 'center' }}>

@@ -47,7 +47,7 @@ export function Air({ chosen }: { chosen?: string }) {
           <Button
             rank="plain"
             title={copy.lookAtIt}
-            label={`Look at ${sensor.name}`}
+            label={`${copy.lookAtIt}: ${sensor.name}`}
             onPress={() => router.push({ pathname: '/air/hygrometers/[sensor]', params: { sensor: sensor.id } })}
             start
             flush
@@ -83,17 +83,11 @@ function More({ model }: { model: AirModel }) {
     <View>
       <LinkRow
         href="/air/hygrometers"
-        label={copy.hygrometersCheckThemOver}
         title="Hygrometers"
         text={air.sensors.length === 0 ? copy.noneYetOneRead : copy.onRecordSaltCheck(air.sensors.length)}
       />
-      <LinkRow href="/air/keeping" label={copy.onTheWayAnd} title={copy.onTheWayAndLeft} text={copy.carColdSunAnd} />
-      <LinkRow
-        href="/air/moving"
-        label={copy.movingBetweenClimatesIn}
-        title={copy.movingBetweenClimates}
-        text={copy.fromDryToDamp}
-      />
+      <LinkRow href="/air/keeping" title={copy.onTheWayAndLeft} text={copy.carColdSunAnd} />
+      <LinkRow href="/air/moving" title={copy.movingBetweenClimates} text={copy.fromDryToDamp} />
       {list.length > 0 && <Button rank="plain" title={copy.addARoomOr} onPress={add} start flush />}
     </View>
   );
@@ -133,7 +127,7 @@ function PlaceRow({ air, chosen }: { air: KnownPlace; chosen: boolean }) {
       <LinkRow
         href={{ pathname: '/air/[place]', params: { place: place.id } }}
         chosen={chosen}
-        label={`${place.name}. ${latest ? `${humidityWords(latest.rh)}, ` : ''}${read}. ${residents.length > 0 ? `${AIR_STATE_NAMES[state]}. ` : ''}${who}`}
+        label={`${place.name}${residents.length > 0 ? `: ${AIR_STATE_NAMES[state]}` : ''}. ${latest ? humidityWords(latest.rh) : '–'}. ${who} ${read}.`}
       >
         <Row align="center" justify="between">
           <Text kind="heading">{place.name}</Text>
@@ -143,7 +137,7 @@ function PlaceRow({ air, chosen }: { air: KnownPlace; chosen: boolean }) {
           <Text kind="huge" minWidth={92}>
             {latest ? humidityWords(latest.rh) : '–'}
           </Text>
-          <Stack align="end" grow>
+          <Stack aria-hidden align="end" grow>
             <Plank
               restRh={plank}
               band={worst?.band ?? BANDS.A.acceptable}

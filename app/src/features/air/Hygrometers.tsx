@@ -66,19 +66,20 @@ export function Hygrometers() {
               ? `${humidityWords(rhFromHundredths(sensor.last.rhHundredths))} ${dayWords(sensor.last.atS * SECOND_MS, nowMs, timeZone)}`
               : copy.nothingReadYet;
             const words = `${nameOf(sensor.placeId)} · ${shown} · ${truthWords(sensor, nowMs, timeZone)}`;
+            const faults = sensor.faults.map(({ code }) => FAULT_NAMES[code]).join(', ');
             return (
               <View role="listitem" key={sensor.id}>
                 <LinkRow
                   href={{ pathname: '/air/hygrometers/[sensor]', params: { sensor: sensor.id } }}
-                  label={`${sensor.name}. ${words}`}
+                  label={`${sensor.name}. ${words}. ${faults}`}
                 >
                   <Text kind="heading">{sensor.name}</Text>
                   <Text kind="small" tone="quiet">
                     {words}
                   </Text>
-                  {sensor.faults.length > 0 && (
+                  {faults !== '' && (
                     <Text kind="smallStrong" tone="soon">
-                      {sensor.faults.map(({ code }) => FAULT_NAMES[code]).join(', ')}
+                      {faults}
                     </Text>
                   )}
                 </LinkRow>

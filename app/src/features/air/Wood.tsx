@@ -68,7 +68,7 @@ function Wood({ instrument }: { instrument: Instrument }) {
             ? { pathname: '/air/[place]', params: { place: place.place.id } }
             : { pathname: '/air/wood/[id]', params: { id: instrument.id } }
         }
-        label={where}
+        label={verdict.cased ? `${where}. ${copy.theClosedCaseSlows}` : where}
       >
         <Text kind="strong">{where}</Text>
         {verdict.cased && (

@@ -66,32 +66,21 @@ function Jobs({ model }: { model: BenchModel }) {
   const { wide, change, log, instrument, packed } = model;
   return (
     <View>
-      {!wide && (
-        <LinkRow
-          href="/bench/use"
-          label={copy.whatMayIUse}
-          title={copy.whatMayIUse}
-          text={copy.chooseASurfaceAnd}
-          large
-        />
-      )}
+      {!wide && <LinkRow href="/bench/use" title={copy.whatMayIUse} text={copy.chooseASurfaceAnd} large />}
       <LinkRow
         href="/bench/change"
-        label={copy.changeStringsStepBy}
         title="Change strings"
         text={change ? copy.underWaySinceTake(change.at, log.nowMs, log.timeZone) : copy.stepByStepWith}
         large
       />
       <LinkRow
         href={{ pathname: '/kit/[id]/settle', params: { id: instrument.id } }}
-        label={copy.tuneAndSettle}
         title={copy.tuneAndSettle}
         text={copy.centsAgainstYourOwn}
         large
       />
       <LinkRow
         href="/bench/packing"
-        label={copy.leavingHomeThePacking}
         title="Leaving home"
         text={packed ? `Packed ${dayWords(packed.at, log.nowMs, log.timeZone)}.` : copy.bowLooseThingsLatches}
         large
@@ -111,7 +100,7 @@ function Learn({ model }: { model: BenchModel }) {
         <LinkRow
           key={drill}
           href={{ pathname: '/bench/[drill]', params: { drill } }}
-          label={`${DRILL_DATA[drill].title}. ${DRILL_DATA[drill].asks}`}
+          label={`${DRILL_DATA[drill].title}. ${DRILL_DATA[drill].asks} ${lastResult(log, drill)}`}
         >
           <Text kind="strong">{DRILL_DATA[drill].title}</Text>
           <Text kind="small" tone="quiet">

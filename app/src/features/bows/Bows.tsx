@@ -6,7 +6,7 @@ import { useBows, type NamedBow } from '@/state/bows';
 import { Button } from '@/ui/Button';
 import { Empty } from '@/ui/Empty';
 import { LinkRow } from '@/ui/LinkRow';
-import { Row } from '@/ui/layout';
+import { Row, Stack } from '@/ui/layout';
 import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { Text } from '@/ui/Text';
@@ -70,14 +70,16 @@ function BowRow({
     <View role="listitem">
       <LinkRow
         href={{ pathname: '/kit/[id]/bows/[bow]', params: { id: instrument.id, bow: bow.id } }}
-        label={`${name}${held ? `, ${copy.inHand.toLowerCase()}` : ''}: ${STATE_NAMES[first.state]}. ${reason}`}
+        label={`${name}: ${STATE_NAMES[first.state]}. ${held ? `${copy.inHand}. ` : ''}${reason}`}
       >
         <Row align="center" justify="between">
           <Text kind="heading">{name}</Text>
           <StateMark state={first.state} />
         </Row>
         {held && <Text kind="smallStrong">{copy.inHand}</Text>}
-        <Thread {...first} {...moment} label={name} />
+        <Stack aria-hidden>
+          <Thread {...first} {...moment} label={name} />
+        </Stack>
         <Text kind="small" tone="quiet">
           {reason}
         </Text>

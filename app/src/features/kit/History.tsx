@@ -132,11 +132,17 @@ function SessionEntry({
   const span = endedAt === null ? copy.fromStillRunning(beganAt, timeZone) : clockSpanWords(beganAt, endedAt, timeZone);
   const length = endedAt === null ? '' : `, ${minutesWords((endedAt - beganAt) / 60_000)}`;
   const text = `${span}${length}`;
+  const round = copy.closingRoundOf({
+    done,
+    steps: steps.length,
+    corrected: session.corrected,
+    entered: session.entered,
+  });
   return (
     <View role="listitem">
       <Press
         role="button"
-        aria-label={copy.correctOrRetractThe({ beganAt, nowMs, timeZone, text })}
+        aria-label={copy.correctOrRetractThe({ beganAt, nowMs, timeZone, text: `${text}. ${round}` })}
         onPress={() => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id, sessionId: id } })}
         row
         gap="one"
@@ -150,12 +156,7 @@ function SessionEntry({
         <Stack padY="hair" grow>
           <Text kind="table">{text}</Text>
           <Text kind="small" tone="quiet">
-            {copy.closingRoundOf({
-              done,
-              steps: steps.length,
-              corrected: session.corrected,
-              entered: session.entered,
-            })}
+            {round}
           </Text>
         </Stack>
       </Press>

@@ -67,12 +67,7 @@ function Settings({ model }: { model: HouseholdModel }) {
         error={errors.timeZone}
       />
       {changed && <Button title="Save" onPress={() => void save(text, { name, timeZone })} />}
-      <LinkRow
-        href="/kit/schools"
-        label={copy.schoolsWherePractitionersDiffer}
-        title="Schools"
-        text={copy.wherePractitionersDifferThe}
-      />
+      <LinkRow href="/kit/schools" title="Schools" text={copy.wherePractitionersDifferThe} />
       <Choice label={copy.lengthsOnThisDevice} options={LENGTHS} value={lengths} onChange={setLengths} />
       <Choice
         label={copy.temperaturesOnThisDevice}

@@ -17,7 +17,6 @@ import { lastMeasure, type InstrumentLog } from '@tembrin/core/log';
 import { Row, Stack } from '@/ui/layout';
 import { FETCHING_LOG } from '@/copy/common';
 import { copy } from '@/copy/screens/kit/instrument';
-import { copy as bowCopy } from '@/copy/screens/bows';
 import { useInstrument, type InstrumentModel } from './use-instrument';
 
 /** One instrument: its threads and its history. */
@@ -71,33 +70,28 @@ function Pages({ model }: { model: InstrumentModel }) {
     <View>
       <LinkRow
         href={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
-        label={copy.stringsOfWhatIs(instrument.name)}
         title="Strings"
         text={copy.whatIsOnWhat}
       />
       {isBowed(instrument.family) && (
         <LinkRow
           href={{ pathname: '/kit/[id]/bows', params: { id: instrument.id } }}
-          label={bowCopy.bowsOf(instrument.name)}
           title="Bows"
           text={copy.bowsInALine(bows.map(({ name }) => name))}
         />
       )}
       <LinkRow
         href={{ pathname: '/kit/[id]/set-up', params: { id: instrument.id } }}
-        label={copy.setupSheetOf(instrument.name)}
         title="Set-up sheet"
         text={setUpWords(instrument, bowLog, lengths)}
       />
       <LinkRow
         href={{ pathname: '/air/wood/[id]', params: { id: instrument.id } }}
-        label={copy.whereLivesAndIts(instrument.name)}
         title={copy.whereItLivesAnd}
         text={verdictSentence(air!.verdict, instrument, moment, lengths)}
       />
       <LinkRow
         href={{ pathname: '/kit/[id]/schools', params: { id: instrument.id } }}
-        label={`Schools of ${instrument.name}`}
         title="Schools"
         text={
           Object.keys(instrument.schools).length === 0

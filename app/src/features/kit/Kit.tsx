@@ -60,12 +60,13 @@ function KitRow({ instrument, chosen }: { instrument: Instrument; chosen: boolea
   const complete = useComplete(instrument.id);
   const lengths = usePreferences((state) => state.lengths);
   const first = byUrgency(threads)[0]!;
+  const what = `${kindWords(instrument, lengths)}${complete && first.state !== 'well' ? ` · ${PART_NAMES[first.part].toLowerCase()}` : ''}`;
   return (
     <View role="listitem">
       <LinkRow
         href={{ pathname: '/kit/[id]', params: { id: instrument.id } }}
         chosen={chosen}
-        label={`${instrument.name}, ${kindWords(instrument, lengths)}. ${complete ? `${PART_NAMES[first.part]}: ${STATE_NAMES[first.state]}` : ''}`}
+        label={`${instrument.name}${complete ? `: ${STATE_NAMES[first.state]}` : ''}. ${what}`}
       >
         <Row gap="one" align="center">
           <Stack align="center" width={60}>
@@ -77,8 +78,7 @@ function KitRow({ instrument, chosen }: { instrument: Instrument; chosen: boolea
               {complete && <StateMark state={first.state} />}
             </Row>
             <Text kind="small" tone="quiet">
-              {kindWords(instrument, lengths)}
-              {complete && first.state !== 'well' ? ` · ${PART_NAMES[first.part].toLowerCase()}` : ''}
+              {what}
             </Text>
             {complete && (
               <Stack aria-hidden above="hair">

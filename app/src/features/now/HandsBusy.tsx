@@ -39,16 +39,7 @@ export function HandsBusy({ round, done, skip, undo, undoTitle, later }: StepAct
         )}
         <Button rank="plain" title="Later" onPress={later} hotkey="Escape" />
       </Row>
-      <Press
-        role="button"
-        aria-label={copy.doneTapAnywhere(title)}
-        onPress={done}
-        padX="two"
-        padY="more"
-        gap="more"
-        align="center"
-        grow
-      >
+      <Press role="button" onPress={done} padX="two" padY="more" gap="more" align="center" grow>
         <Row maxWidth={720} full>
           <Progress steps={steps} records={records} at={behind} />
         </Row>
@@ -72,7 +63,7 @@ export function HandsBusy({ round, done, skip, undo, undoTitle, later }: StepAct
         </Stack>
         <Text tone="quiet">{copy.tapAnywhereDone}</Text>
       </Press>
-      <Text level={1} aria-live="polite" unseen>
+      <Text level={1} unseen>
         {title}
       </Text>
       <Row pad="half" gap="small" justify="center" rule="top">

@@ -35,7 +35,7 @@ export function OnStand({ instrument }: { instrument: Instrument }) {
       {several ? (
         <Press
           role="button"
-          aria-label={copy.isOnTheStand(instrument.name)}
+          aria-label={copy.isOnTheStand(instrument.name, kindWords(instrument, lengths))}
           onPress={() => setOpen(true)}
           row
           gap="half"

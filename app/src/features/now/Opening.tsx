@@ -213,7 +213,7 @@ function StepExtras({
       <Button
         rank="outline"
         title={copy.writeItDown}
-        label={`Write down: ${data.title}`}
+        label={`${copy.writeItDown}: ${data.title}`}
         onPress={() => onMeasure(figure)}
         start
       />

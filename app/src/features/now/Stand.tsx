@@ -105,12 +105,7 @@ function BeforeYouPlay({ model }: { model: StandModel }) {
   const { complete, assessment, lengths } = model;
   if (!complete) return null;
   return (
-    <LinkRow
-      href="/now/opening"
-      label={copy.beforeYouPlayAs(openingWords(openingRound(assessment), lengths))}
-      title={copy.beforeYouPlay}
-      text={openingWords(openingRound(assessment), lengths)}
-    />
+    <LinkRow href="/now/opening" title={copy.beforeYouPlay} text={openingWords(openingRound(assessment), lengths)} />
   );
 }
 

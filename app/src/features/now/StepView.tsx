@@ -52,7 +52,7 @@ export function StepView({ instrument, round, done, skip, undo, undoTitle, later
                 steps: steps.length,
               })}
             </Text>
-            <Text kind="title" level={1} aria-live="polite">
+            <Text kind="title" level={1}>
               {inUnits(next.data.title)}
             </Text>
             <StepDetail step={next} />

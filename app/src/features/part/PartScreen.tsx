@@ -78,7 +78,6 @@ export function PartScreen({ instrument, part, back, bowId, second }: PartScreen
       {thread.part === 'strings' && (
         <LinkRow
           href={{ pathname: '/kit/[id]/on', params: { id: instrument.id } }}
-          label={copy.whatIsOnAnd(instrument.name)}
           title={copy.whatIsOnAndWhat}
           text={copy.stringByStringAnother}
         />

@@ -15,9 +15,10 @@ import { useChangeJob, type ChangeJobModel } from './use-change-job';
 /** A change of strings under way: one step at a time, hands busy; left at any point and taken up again days later. */
 export function ChangeJob({ instrument, change }: { instrument: Instrument; change: StringChange }) {
   const model = useChangeJob({ instrument, change });
-  const { goTo, job, steps, done, at, position, last, names, enough, next, leave } = model;
+  const { goTo, job, step, steps, done, at, position, last, names, enough, next, leave } = model;
   return (
     <Screen
+      key={step.id}
       title={position === null ? (at === 0 ? copy.beforeYouBegin : copy.allStringsAreOn) : names[position]!}
       back="/bench"
       foot={

@@ -12,6 +12,7 @@ import { PullChart } from '@/ui/PullChart';
 import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
+import { STATE_NAMES } from '@/copy/names';
 import { Text } from '@/ui/Text';
 import { lastingWords } from '@/copy/dates';
 import { forceWords, type ForceUnit, lengthWords } from '@/copy/measures';
@@ -39,14 +40,14 @@ function StringsScreen({ instrument }: { instrument: Instrument }) {
   const { complete, described, setDescribed, params } = model;
   if (!complete) {
     return (
-      <Screen title="Strings" back={{ pathname: '/kit/[id]', params }}>
+      <Screen title={copy.whatIsOn} back={{ pathname: '/kit/[id]', params }}>
         <Text tone="quiet">{FETCHING_LOG}</Text>
       </Screen>
     );
   }
   return (
     <Screen
-      title="Strings"
+      title={copy.whatIsOn}
       back={{ pathname: '/kit/[id]', params }}
       foot={
         <Button title={copy.changeStringsStepBy} onPress={() => router.push({ pathname: '/bench/change', params })} />
@@ -111,31 +112,19 @@ function Tools({ model }: { model: StringsModel }) {
   const lengths = usePreferences((state) => state.lengths);
   return (
     <View>
-      <LinkRow
-        href={{ pathname: '/kit/[id]/broken', params }}
-        label={copy.oneBrokeThisOne}
-        title="One broke"
-        text={copy.thisOneOrThe}
-      />
-      <LinkRow
-        href={{ pathname: '/kit/[id]/compare', params }}
-        label={copy.compareAnotherSetTuning}
-        title="Compare"
-        text={copy.whatAnotherSetTuning}
-      />
+      <LinkRow href={{ pathname: '/kit/[id]/broken', params }} title="One broke" text={copy.thisOneOrThe} />
+      <LinkRow href={{ pathname: '/kit/[id]/compare', params }} title="Compare" text={copy.whatAnotherSetTuning} />
       <LinkRow
         href={{ pathname: '/kit/[id]/settle', params }}
-        label={copy.tuneAndSettle}
         title={copy.tuneAndSettle}
         text={copy.centsAgainstYourOwn}
       />
       <LinkRow
         href={{ pathname: '/kit/[id]/strung', params }}
-        label={copy.howItIsStrung}
         title={copy.howItIsStrung}
         text={`A = ${instrument.stringing.a4Hz} Hz, ${!hasOneLength(instrument) ? `${instrument.stringCount} strings` : copy.mmFromNutTo(lengthWords(strings.at(-1)!.lengthMm, lengths))}.`}
       />
-      <LinkRow href="/kit/spares" label={copy.setsAndSparesIn} title={copy.setsAndSparesIn} />
+      <LinkRow href="/kit/spares" title={copy.setsAndSparesIn} />
     </View>
   );
 }
@@ -197,11 +186,12 @@ function StringRow({
         timeZone,
       })
     : copy.nobodySaidWhenIt;
+  const what = `${makeUpWords(spec, lengths)}${pull.totalN > 0 ? `, ${forceWords(pull.totalN, forces)}` : ''}`;
   return (
     <View role="listitem">
       <Press
         role="button"
-        aria-label={`${name}: ${makeUpWords(spec, lengths)}. ${age}`}
+        aria-label={`${name}: ${STATE_NAMES[state]}. ${what}. ${age}`}
         onPress={() => onPick(position)}
         padY="small"
         gap={2}
@@ -212,9 +202,7 @@ function StringRow({
           <Text kind="strong">{name}</Text>
           <StateMark state={state} />
         </Row>
-        <Text kind="small">
-          {`${makeUpWords(spec, lengths)}${pull.totalN > 0 ? `, ${forceWords(pull.totalN, forces)}` : ''}`}
-        </Text>
+        <Text kind="small">{what}</Text>
         <Text kind="small" tone="quiet">
           {age}
         </Text>
@@ -255,7 +243,7 @@ function ByOctave({
             <Press
               role="button"
               aria-expanded={open === octave}
-              aria-label={`Octave ${octave}, ${inside.length} strings, ${span}`}
+              aria-label={`Octave ${octave}: ${STATE_NAMES[worst.state]}. ${inside.length} strings, ${span}`}
               onPress={() => setOpen(open === octave ? null : octave)}
               padY="small"
               touch

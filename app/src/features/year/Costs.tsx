@@ -73,6 +73,11 @@ function Total({ model }: { model: CostsModel }) {
 /** Each part’s price, to be entered or changed. */
 function Prices({ model }: { model: CostsModel }) {
   const { bySubject, setOpen, range } = model;
+  const rowOf = (cost: PartCost) => [
+    dueOf(cost.part).title,
+    copy.inTheYear(timesWords(cost.times), DOER_TITLES[cost.who]),
+    cost.cost ? range(cost.cost) : copy.enterAPrice,
+  ];
   return (
     <>
       {bySubject.map(({ id, name, own }) => (
@@ -84,7 +89,7 @@ function Prices({ model }: { model: CostsModel }) {
             <Press
               key={cost.part}
               role="button"
-              aria-label={copy.priceOfFor(dueOf(cost.part).title, name)}
+              aria-label={copy.priceOfFor(rowOf(cost), name)}
               onPress={() =>
                 setOpen({ instrumentId: cost.instrumentId, bowId: cost.bowId, part: cost.part, by: cost.who })
               }
@@ -96,13 +101,13 @@ function Prices({ model }: { model: CostsModel }) {
               rule="bottom"
             >
               <Stack grow>
-                <Text kind="strong">{dueOf(cost.part).title}</Text>
+                <Text kind="strong">{rowOf(cost)[0]}</Text>
                 <Text kind="small" tone="quiet">
-                  {copy.inTheYear(timesWords(cost.times), DOER_TITLES[cost.who])}
+                  {rowOf(cost)[1]}
                 </Text>
               </Stack>
               <Text kind="table" tone={cost.cost ? 'text' : 'accent'}>
-                {cost.cost ? range(cost.cost) : copy.enterAPrice}
+                {rowOf(cost)[2]}
               </Text>
             </Press>
           ))}

@@ -19,12 +19,7 @@ export function Records() {
     <Screen title={copy.outAndInAgain} back="/year">
       {problem !== null && <Banner tone="now" text={problem} />}
       <View>
-        <LinkRow
-          href="/year/diary"
-          label={copy.putAPracticeDiary}
-          title={copy.putAPracticeDiary}
-          text={copy.aSpreadsheetWithDates}
-        />
+        <LinkRow href="/year/diary" title={copy.putAPracticeDiary} text={copy.aSpreadsheetWithDates} />
       </View>
       <Stack gap="one">
         <Text kind="heading" level={2}>

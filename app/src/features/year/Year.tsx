@@ -184,14 +184,9 @@ function More({ model }: { model: YearModel }) {
   const {} = model;
   return (
     <View>
-      <LinkRow href="/year/costs" label={copy.whatItCosts} title={copy.whatItCosts} text={copy.theYearAheadWith} />
-      <LinkRow
-        href="/year/calendar"
-        label={copy.inYourCalendar}
-        title={copy.inYourCalendar}
-        text={copy.downloadItSubscribeTo}
-      />
-      <LinkRow href="/year/records" label={copy.outAndInAgain} title={copy.outAndInAgain} text={copy.theLogAsA} />
+      <LinkRow href="/year/costs" title={copy.whatItCosts} text={copy.theYearAheadWith} />
+      <LinkRow href="/year/calendar" title={copy.inYourCalendar} text={copy.downloadItSubscribeTo} />
+      <LinkRow href="/year/records" title={copy.outAndInAgain} text={copy.theLogAsA} />
     </View>
   );
 }

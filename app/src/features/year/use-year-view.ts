@@ -59,8 +59,6 @@ function rowOf(item: PlannedItem, name: string, today: number, nowMs: number, ti
     state: item.state,
     label: copy.plannedByDueBetween({
       title,
-      day: item.day,
-      today,
       detail,
       doerTitle: DOER_TITLES[item.who],
       early: item.window.early,

@@ -70,8 +70,7 @@ describe('the year', () => {
   it('says of each thread what it is, when it is planned, by whom, and its window', () => {
     openTestHousehold([heron], history);
     const page = runHook(() => useYearView({ chosen: null }));
-    for (const { label } of page.now.rows)
-      expect(label).toMatch(/^Heron: .+, planned for .+, by .+; due between .+ and /);
+    for (const { label } of page.now.rows) expect(label).toMatch(/^Heron: .+, .+: planned, by .+; due between .+ and /);
   });
 
   it('marks performances and holidays, not lessons, and lists all of them that are still to come', () => {

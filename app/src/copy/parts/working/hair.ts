@@ -12,7 +12,9 @@ function ownFigures({ tension, stretch }: HairThread): readonly Figure[] {
       'Tight while not played',
       tension.idleHours < 0.05 ? 'never on record' : `${hoursWords(tension.idleHours)} since the rehair${times}`,
     ],
-    ...(stretch ? [['Turns to the gap', `${upTo(stretch.turns, 2)}, and ${upTo(stretch.before, 2)} when it was new`] as const] : []),
+    ...(stretch
+      ? [['Turns to the gap', `${upTo(stretch.turns, 2)}, and ${upTo(stretch.before, 2)} when it was new`] as const]
+      : []),
   ];
 }
 

@@ -21,7 +21,7 @@ export const copy = {
   weighItWhenIt:
     'Weigh it when it is filled and when it is taken out again: that gives grams a day, and the date it runs dry.',
   humidifierInTheCase: (name: string) => `Humidifier in the case of ${name}`,
-  weighTheHumidifierOf: (name: string) => `Weigh the humidifier of ${name}`,
+  weighTheHumidifierOf: (name: string) => `Weigh it: the humidifier of ${name}`,
   writeItsWeightIn: (unit: string) => `Write its weight in ${unit}, like ${fixed(unit === 'oz' ? 1.5 : 42.5, 1)}.`,
   gIsOnRecord: (grams: number) => `${waterFigure(grams)} ${waterUnit()} is on record.`,
   theHumidifierOnThe: 'The humidifier on the scales',

@@ -19,8 +19,8 @@ export const copy = {
   measureTheRelief: 'Measure the relief',
   thirteenWeeksOfAir: (name: string) => `Thirteen weeks of air and wood of ${name}`,
   theClosedCaseSlows: 'The closed case slows the air: its wood follows in one to two weeks.',
-  movesToAnotherPlace: (name: string) => `${name} moves to another place`,
-  sayWhereLives: (name: string) => `Say where ${name} lives`,
+  movesToAnotherPlace: (name: string) => `It moves: ${name} to another place`,
+  sayWhereLives: (name: string) => `Say where it lives: ${name}`,
   ofMmWater: ({
     mm,
     lengths,

@@ -4,13 +4,11 @@ import { dayWords } from '@/copy/dates';
 export const copy = {
   whatMayIUse: 'What may I use on this?',
   chooseASurfaceAnd: 'Choose a surface and what is in your hand: allowed, only so, or never, and why.',
-  changeStringsStepBy: 'Change strings, step by step',
   underWaySinceTake: (at: number, nowMs: number, timeZone: string) =>
     `Under way since ${dayWords(at, nowMs, timeZone)}: take it up where you left it.`,
   stepByStepWith: 'Step by step with hands busy, over a sitting or over days.',
   tuneAndSettle: 'Tune and settle',
   centsAgainstYourOwn: 'Cents against your own A; when new strings will hold.',
-  leavingHomeThePacking: 'Leaving home: the packing check',
   bowLooseThingsLatches: 'Bow, loose things, latches, car: looked at in a minute.',
   rosinThatIsNot: 'Rosin that is not everyday',
   closingRoundsAndDrills: (days: number) =>

@@ -2,7 +2,6 @@
 export const copy = {
   thisIsYourOwn: 'This is your own copy of the demo library. Change what you like; it is cleared away after two days.',
   daysBeginAndEnd: 'Days begin and end by it, like Europe/Lisbon.',
-  schoolsWherePractitionersDiffer: 'Schools: where practitioners differ, the side you take',
   wherePractitionersDifferThe: 'Where practitioners differ: the sides, the usual one, and the one you take.',
   lengthsOnThisDevice: 'Lengths on this device',
   temperaturesOnThisDevice: 'Temperatures on this device',

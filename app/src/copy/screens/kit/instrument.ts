@@ -8,10 +8,7 @@ export const copy = {
     `${hoursWords(hours)} played in ${sessions} sessions on record.`,
   onTheStand: 'On the stand',
   putIt: 'Put on the stand',
-  stringsOfWhatIs: (name: string) => `Strings of ${name}: what is on, and what it pulls`,
   whatIsOnWhat: 'What is on, what it pulls, the next change, and tuning.',
-  setupSheetOf: (name: string) => `Set-up sheet of ${name}`,
-  whereLivesAndIts: (name: string) => `Where ${name} lives, and its wood`,
   whereItLivesAnd: 'Where it lives, and its wood',
   bowsInALine: (names: readonly string[]) =>
     names.length === 0 ? 'None here.' : names.length === 1 ? 'One.' : `${listWords(names)}. ${names[0]!} is in hand.`,

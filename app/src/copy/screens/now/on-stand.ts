@@ -1,5 +1,5 @@
 /** What features/now/OnStand.tsx says. */
 export const copy = {
-  isOnTheStand: (name: string) => `${name} is on the stand. Put another there`,
+  isOnTheStand: (name: string, kind: string) => `${name}, ${kind}, is on the stand. Put another there`,
   onTheStand: 'On the stand',
 } as const;

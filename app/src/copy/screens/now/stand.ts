@@ -19,5 +19,4 @@ export const copy = {
     `Last played ${dayWords(beganAt, nowMs, timeZone)} at ${clockWords(beganAt, timeZone)}, ${lastingWords(playedMs)}.`,
   notSlackenedSinceA: (tightSince: number, nowMs: number, timeZone: string) =>
     `Not slackened since ${sinceDayWords(tightSince, nowMs, timeZone)}, ${clockWords(tightSince, timeZone)}. A bow left tight warps.`,
-  beforeYouPlayAs: (opening: string) => `Before you play. ${opening}`,
 } as const;

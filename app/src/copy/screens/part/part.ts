@@ -2,7 +2,6 @@
 export const copy = {
   nothingOfTheKind: 'Nothing of the kind',
   startNotKnown: 'start not known',
-  whatIsOnAnd: (name: string) => `What is on ${name}, and what it pulls`,
   whatIsOnAndWhat: 'What is on, and what it pulls',
   stringByStringAnother: 'String by string; another set compared; a broken one; tuning.',
   whatWouldChangeIt: 'What would change it',

@@ -12,9 +12,7 @@ export const copy = {
     `The ${list} would break at this length and note. Check both below, or describe the string anew.`,
   woundStringsAreEstimated: (percent: number) =>
     `Wound strings are estimated from their gauge, within about ${percent} % (from memory). The tension on the packet is exacter.`,
-  oneBrokeThisOne: 'One broke: this one, or the set?',
   thisOneOrThe: 'This one, or the set? With reasons, and what is in the cupboard.',
-  compareAnotherSetTuning: 'Compare: another set, tuning or A',
   whatAnotherSetTuning: 'What another set, tuning, A or length would change, string by string.',
   tuneAndSettle: 'Tune and settle',
   centsAgainstYourOwn: 'Cents against your own A, and when new strings will hold.',

@@ -10,7 +10,7 @@ export const copy = {
     `Doing strings yourself saves about ${money} a year against the shop, where both prices are known.`,
   theShopIsAbout: (money: string) =>
     `The shop is about ${money} a year cheaper than doing it yourself, where both prices are known.`,
-  priceOfFor: (title: string, name: string) => `Price of ${title.toLowerCase()} for ${name}`,
+  priceOfFor: (row: readonly string[], name: string) => `${row.join('. ')}: price for ${name}`,
   inTheYear: (times: string, doerTitle: string) => `${times} in the year, ${doerTitle.toLowerCase()}`,
   enterAPrice: 'Enter a price',
   nothingComesDueYet: 'Nothing comes due yet: say in Kit when strings were fitted, and their cost can be reckoned.',

@@ -5,8 +5,6 @@ export const copy = {
   addAPerformanceExam: 'Add a performance, exam or holiday',
   plannedByDueBetween: ({
     title,
-    day,
-    today,
     detail,
     doerTitle,
     early,
@@ -15,8 +13,6 @@ export const copy = {
     timeZone,
   }: {
     title: string;
-    day: number;
-    today: number;
     detail: string;
     doerTitle: string;
     early: number;
@@ -24,7 +20,7 @@ export const copy = {
     nowMs: number;
     timeZone: string;
   }) =>
-    `${title}, planned ${day === today ? 'for today' : `for ${detail}`}, by ${doerTitle.toLowerCase()}; due between ${spanWords(early, late, nowMs, timeZone, 'and')}`,
+    `${title}, ${detail}: planned, by ${doerTitle.toLowerCase()}; due between ${spanWords(early, late, nowMs, timeZone, 'and')}`,
   theNextVisitTo: (visit: string, items: number) =>
     `The next visit to the workshop: ${visit}${items > 1 ? ', in one trip' : ''}.`,
   nothingToLayOut: 'Nothing to lay out yet',
