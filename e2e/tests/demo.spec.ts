@@ -61,7 +61,7 @@ for (const { name, viewport, colorScheme, only } of [
     await section('Bench');
     await look(page, 'the bench', only);
     await section('Kit');
-    await expect(page.getByRole('link', { name: /^Wren, Violin 1\/2. Residue: (Now|Soon)/ })).toBeVisible({
+    await expect(page.getByRole('link', { name: /^Wren: (Now|Soon)\. Violin 1\/2 · residue/ })).toBeVisible({
       timeout: 30_000,
     });
     await look(page, 'kit', only);
@@ -195,7 +195,7 @@ test('every screen of the demo library is accessible and fits a phone', async ({
   await page.getByRole('link', { name: /^What may I use/ }).click();
   await look(page, 'what may I use');
   await page.getByRole('link', { name: 'Kit' }).click();
-  await expect(page.getByRole('link', { name: /^Wren, Violin 1\/2. Residue: (Now|Soon)/ })).toBeVisible({
+  await expect(page.getByRole('link', { name: /^Wren: (Now|Soon)\. Violin 1\/2 · residue/ })).toBeVisible({
     timeout: 30_000,
   });
   await look(page, 'kit');

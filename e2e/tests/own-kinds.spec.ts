@@ -48,7 +48,7 @@ test('a cellist with two bows: one tap takes the other, and what is recorded is 
   await addInstrument(page, 'Cello');
   await expect(page.getByRole('radiogroup', { name: 'Bow tonight' })).toHaveCount(0);
   await page.getByRole('link', { name: 'Kit', exact: true }).click();
-  await page.getByRole('link', { name: /^Cello, Cello/ }).click();
+  await page.getByRole('link', { name: /^Cello: / }).click();
   await page.getByRole('link', { name: /^Bows/ }).click();
   await page.getByRole('button', { name: 'Add a bow' }).click();
   await page.getByRole('button', { name: 'Add it' }).click();
@@ -71,7 +71,7 @@ test('a cellist with two bows: one tap takes the other, and what is recorded is 
   await page.getByRole('button', { name: 'Rosined just now' }).click();
   await tonight.getByRole('radio', { name: 'Cello’s own bow' }).click();
   await page.getByRole('link', { name: 'Kit', exact: true }).click();
-  await page.getByRole('link', { name: /^Cello, Cello/ }).click();
+  await page.getByRole('link', { name: /^Cello: / }).click();
   await page.getByRole('link', { name: /^Bows/ }).click();
   await page.getByRole('link', { name: /^Pernambuco/ }).click();
   await expect(

@@ -54,7 +54,7 @@ export async function phone({ page, button, link, heading, take, stand, now, clo
   await heading('Before the lid shuts');
   await take('drill-case');
   await link('Kit').click();
-  await link(/^Wren, Violin 1\/2. Residue/).waitFor({ timeout: 60_000 });
+  await link(/^Wren: (Now|Soon)\. Violin 1\/2/).waitFor({ timeout: 60_000 });
   await take('kit');
   await link(/^Wren/).click();
   await heading('History');
@@ -122,7 +122,7 @@ export async function strings({ page, button, link, heading, take, stand }) {
     await page.getByRole('link', { name: 'Kit', exact: true }).click();
     await link(new RegExp(`^${name},`)).click();
     await heading('History');
-    await link(new RegExp(`^Strings of ${name}`)).click();
+    await link(/^Strings\. What is on/).click();
     await page.getByRole('img', { name: /^Pull of each string/ }).waitFor();
   };
   const year = () => page.getByRole('link', { name: 'Year', exact: true }).click();

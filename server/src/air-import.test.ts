@@ -190,8 +190,8 @@ describe('importing a logger’s file', () => {
       })(),
     );
     await expect(
-      imports.run(party.household.id, uuid(), uploadOf(endless, total), (rows) =>
-        importReadings(server.database.sequelize, job, rows),
+      imports.run(party.household.id, uuid(), uploadOf(endless, total), (arrived) =>
+        importReadings(server.database.sequelize, job, arrived),
       ),
     ).rejects.toThrow(/larger than 3 MB/);
     expect(given).toBeLessThan(10_000_000);
@@ -205,17 +205,15 @@ describe('importing a logger’s file', () => {
     const imports = new IntakeJobs();
     const lines = file(30_000);
     const text = Readable.from([Buffer.from(lines)]);
-    const run = imports.run(party.household.id, importId, uploadOf(text), (rows) =>
+    const run = imports.run(party.household.id, importId, uploadOf(text), (arrived) =>
       importReadings(server.database.sequelize, job, {
-        ...rows,
-        rows: (async function* () {
-          for await (const stretch of rows.rows) {
-            const half = imports.progress(party.household.id, importId);
-            expect(half).toMatchObject({ state: 'running', received: Buffer.byteLength(lines) });
-            yield stretch;
-            if (half.intake.stored > 0) imports.cancel(party.household.id, importId);
-          }
-        })(),
+        ...arrived,
+        told: (more) => {
+          const half = imports.progress(party.household.id, importId);
+          expect(half).toMatchObject({ state: 'running', received: Buffer.byteLength(lines) });
+          if (half.intake.stored > 0) imports.cancel(party.household.id, importId);
+          arrived.told(more);
+        },
       }),
     );
     await expect(run).rejects.toThrow(/Nothing of it was kept/);
@@ -231,7 +229,9 @@ describe('importing a logger’s file', () => {
     let asked = 0;
     const upload = { ...uploadOf(Readable.from([Buffer.from(file(30_000))])), gone: () => ++asked > 3 };
     await expect(
-      imports.run(party.household.id, uuid(), upload, (rows) => importReadings(server.database.sequelize, job, rows)),
+      imports.run(party.household.id, uuid(), upload, (arrived) =>
+        importReadings(server.database.sequelize, job, arrived),
+      ),
     ).rejects.toThrow(/Nothing of it was kept/);
     expect(await count(party)).toBe(0);
   });

@@ -1,12 +1,8 @@
-import { createReadStream } from 'node:fs';
-import { HOUR_MS, isBlank } from '@tembrin/core';
+import { HOUR_MS } from '@tembrin/core';
 import type { IntakeProgress } from '@tembrin/contract';
 import { fail, problem, ProblemError } from '../problems/problems';
 import { spooled, tooLarge } from './spool';
-import { tableRows } from './table';
 
-const EXAMPLES = 8;
-const EXAMPLE_CHARS = 120;
 /** What became of an import is remembered so long, and of so many. */
 const REMEMBERED_MS = HOUR_MS;
 const REMEMBERED = 1000;
@@ -26,13 +22,12 @@ export interface Upload {
   gone: () => boolean;
 }
 
-/** What an import reads from: its lines, and where to tell how it goes. */
-export interface Reading {
-  /** Lines of cells with their numbers, those above the first entry and blank ones left out. */
-  rows: AsyncIterable<{ cells: string[]; line: number }[]>;
+/** A file that has arrived, and where to tell how its import goes. */
+export interface ArrivedFile extends Pick<Upload, 'delimiter' | 'skip'> {
+  path: string;
   progress: IntakeProgress;
-  /** Notes a line that cannot be read. */
-  unreadable: (line: number, cells: readonly string[], fault: string) => void;
+  /** Adds what came of a stretch of its lines. Throws when somebody stopped it. */
+  told: (more: Pick<IntakeProgress, 'lines' | 'bytes' | 'left' | 'unreadable' | 'examples'>) => void;
   /** Throws when somebody stopped it. */
   alive: () => void;
 }
@@ -69,14 +64,14 @@ export class IntakeJobs {
 
   /**
    * Takes a file in and has it imported: all of it is there when this resolves, nothing of it when it throws.
-   * @param work reads the lines and stores them, in one transaction
+   * @param work reads the file and stores what is in it, in one transaction
    * @throws ProblemError with what to do
    */
   async run(
     householdId: string,
     importId: string,
     upload: Upload,
-    work: (reading: Reading) => Promise<void>,
+    work: (file: ArrivedFile) => Promise<void>,
   ): Promise<IntakeProgress> {
     const key = `${householdId} ${importId}`;
     this.forget();
@@ -94,7 +89,7 @@ export class IntakeJobs {
         alive();
       };
       await spooled(householdId, upload.body, upload.mostBytes, arrived, (path) =>
-        work(readingFrom(path, upload, progress, alive)),
+        work(arrivedFile(path, upload, progress, alive)),
       );
       progress.state = 'done';
       return progress;
@@ -132,28 +127,18 @@ function begun(total: number | null): IntakeProgress {
   };
 }
 
-function readingFrom(path: string, { delimiter, skip }: Upload, progress: IntakeProgress, alive: () => void): Reading {
-  async function* rows() {
-    const told = (bytes: number) => {
-      progress.bytes += bytes;
-    };
-    for await (const stretch of tableRows(createReadStream(path), delimiter, told)) {
-      const numbered = stretch.map((cells, at) => ({ cells, line: progress.lines + at + 1 }));
-      progress.lines += stretch.length;
-      alive();
-      yield numbered.filter(({ line, cells }) => line > skip && !isBlank(cells));
-    }
-  }
-  return {
-    rows: rows(),
-    progress,
-    unreadable: (line, cells, fault) => {
-      progress.unreadable++;
-      if (progress.examples.length < EXAMPLES)
-        progress.examples.push({ line, text: cells.join(delimiter).slice(0, EXAMPLE_CHARS), fault });
-    },
-    alive,
+function arrivedFile(
+  path: string,
+  { delimiter, skip }: Upload,
+  progress: IntakeProgress,
+  alive: () => void,
+): ArrivedFile {
+  const told: ArrivedFile['told'] = (more) => {
+    for (const key of ['lines', 'bytes', 'left', 'unreadable'] as const) progress[key] += more[key];
+    progress.examples.push(...more.examples);
+    alive();
   };
+  return { path, delimiter, skip, progress, told, alive };
 }
 
 function isAborted(error: unknown): boolean {

@@ -26,6 +26,16 @@ export interface Samples {
   end?: number | undefined;
 }
 
+/** What was fetched of a file to look at: its top, and behind it samples of its middle and end. */
+export interface FileTop extends Samples {
+  bytes: Uint8Array;
+}
+
+/** Fetches as much of a file as is looked at. */
+export async function fileTop(body: AsyncIterable<Uint8Array>, samples: Samples = {}): Promise<FileTop> {
+  return { ...samples, bytes: await beginning(body, PREVIEW_BYTES + 1 + 2 * SAMPLE_BYTES) };
+}
+
 /** Lines of a stretch out of a file, whole ones only. @param last whether the file ends with it */
 function sampleLines(bytes: Uint8Array, encoding: Encoding, delimiter: Delimiter, last: boolean): string[][] {
   const text = new TextDecoder(encoding).decode(bytes);
@@ -38,12 +48,7 @@ function sampleLines(bytes: Uint8Array, encoding: Encoding, delimiter: Delimiter
  * @param delimiter as the person chose; left out, it is guessed
  * @throws ProblemError 422 when it is no table
  */
-export async function topOf(
-  body: AsyncIterable<Uint8Array>,
-  delimiter?: Delimiter,
-  { middle = 0, end = 0 }: Samples = {},
-): Promise<Top> {
-  const all = await beginning(body, PREVIEW_BYTES + 1 + 2 * SAMPLE_BYTES);
+export function topOf({ bytes: all, middle = 0, end = 0 }: FileTop, delimiter?: Delimiter): Top {
   const bytes = all.subarray(0, Math.max(0, all.length - middle - end));
   const cut = bytes.length > PREVIEW_BYTES || end > 0;
   const stream = new TextStream();

@@ -11,7 +11,9 @@ import type { Outside } from '../sensors/simulators';
 import { IntakeJobs, type Upload } from '../intake/jobs';
 import { AirScope } from '../store/air/air-scope';
 import { ReadingScope } from '../store/air/hand-readings';
-import { importReadings, previewReadings } from '../store/air/import-readings';
+import { fileTop } from '../intake/preview';
+import { outcomeApart } from '../reading/apart';
+import { importReadings } from '../store/air/import-readings';
 import { PlaceScope } from '../store/air/places';
 import { SaltCheckScope } from '../store/air/salt-checks';
 import { SensorScope } from '../store/air/sensors';
@@ -20,8 +22,6 @@ import { TableScope } from '../store/archive-tables';
 import { CalendarScope, calendarAt } from '../store/calendar';
 import { CardScope } from '../store/cards';
 import { importDiary, previewDiary } from '../store/diary';
-import { readCalendar } from '../formats/calendar-read';
-import { fail } from '../problems/problems';
 import { HouseholdScope } from '../store/scope';
 import type { Request } from 'express';
 
@@ -139,7 +139,9 @@ function sensorHandlers({ database, outside, imports }: Ground) {
     compareSensors: async ({ scope, params }) => ({ comparison: await air(scope).compare(params.id, params.otherId) }),
     previewImport: async ({ scope, params, query, request }) => {
       await sensors(scope).row(params.id);
-      return previewReadings(request, query.plan, (await scope.row()).timeZone, Date.now(), query);
+      const { timeZone } = await scope.row();
+      const file = await fileTop(request, query);
+      return outcomeApart('loggerPreview', { file, plan: query.plan, timeZone, nowMs: Date.now() });
     },
     importFile: async ({ scope, params, query: { plan }, request }) => {
       const [{ no }, { timeZone }] = await Promise.all([sensors(scope).row(params.id), scope.row()]);
@@ -190,11 +192,7 @@ function calendarHandlers({ database, secret }: Ground) {
     calendarFeed: ({ params }) => calendarAt(database, secret, params.key),
     previewCalendar: async ({ scope, body }) => {
       const { timeZone } = await scope.row();
-      try {
-        return await readCalendar(body.text, timeZone, Date.now());
-      } catch (error) {
-        return fail(422, 'no-calendar', (error as Error).message);
-      }
+      return outcomeApart('calendar', { text: body.text, timeZone, nowMs: Date.now() });
     },
   } satisfies Partial<Handlers>;
 }

@@ -1,0 +1,40 @@
+import type { CalendarPreview } from '@tembrin/contract';
+import { readCalendar } from '../formats/calendar-read';
+import { fail } from '../problems/problems';
+import { diaryEntries, diaryPreview } from './diary';
+import { loggerPreview, loggerReadings } from './logger';
+
+/** Something that is there at once, as a task. */
+function atOnce<I, R>(work: (input: I) => R | Promise<R>) {
+  return async function* (input: I): AsyncGenerator<never, R> {
+    return await work(input);
+  };
+}
+
+interface CalendarText {
+  text: string;
+  timeZone: string;
+  nowMs: number;
+}
+
+/** What is read apart from everything else: all text that comes from outside. Each gives what it finds as it finds it. */
+export const TASKS = {
+  loggerPreview: atOnce(loggerPreview),
+  loggerReadings,
+  diaryPreview: atOnce(diaryPreview),
+  diaryEntries,
+  calendar: atOnce(async ({ text, timeZone, nowMs }: CalendarText): Promise<CalendarPreview> => {
+    try {
+      return await readCalendar(text, timeZone, nowMs);
+    } catch (error) {
+      return fail(422, 'no-calendar', (error as Error).message);
+    }
+  }),
+} as const;
+
+export type TaskName = keyof typeof TASKS;
+export type InputOf<K extends TaskName> = Parameters<(typeof TASKS)[K]>[0];
+type GeneratorOf<K extends TaskName> = ReturnType<(typeof TASKS)[K]>;
+export type ItemOf<K extends TaskName> = GeneratorOf<K> extends AsyncGenerator<infer Item, unknown> ? Item : never;
+export type ResultOf<K extends TaskName> =
+  GeneratorOf<K> extends AsyncGenerator<unknown, infer Result> ? Result : never;
