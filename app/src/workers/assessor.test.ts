@@ -183,3 +183,34 @@ test('a verdict says which message was the last it rests on', () => {
   const last = told.findLast((each) => each.kind === 'instrument');
   expect(last).toMatchObject({ instrumentId: 'wren', turn: 3 });
 });
+
+test('what one instrument tells of its player is taken to the others, once nothing else waits', () => {
+  const { take, finish, ids, told } = bench();
+  take({ household, complete: NONE });
+  finish();
+  ids();
+  const fitted = (days: number, reason: 'on-record' | 'worn'): LogEvent => ({
+    ...rosined('heron', NOW - days * 24 * HOUR_MS),
+    type: 'strings-fitted',
+    payload: { strings: null, reason, known: true },
+  });
+  const events = [fitted(400, 'on-record'), fitted(200, 'worn'), fitted(100, 'worn')];
+  take({ events: { heron: { anew: true, events } } });
+  finish();
+  const learned = told.map((each) => {
+    if (each.kind !== 'instrument') return each.kind;
+    const strings = each.assessment.threads.find((thread) => thread.part === 'strings');
+    return [each.instrumentId, strings?.elsewhere];
+  });
+  const elsewhere = { worn: 2, instruments: 1 };
+  expect(learned).toEqual([
+    ['heron', null],
+    ['wren', elsewhere],
+    ['tern', elsewhere],
+  ]);
+  // Told the same again, nobody is judged anew.
+  ids();
+  take({ events: { heron: { anew: false, events: [rosined('heron', NOW - HOUR_MS)] } } });
+  finish();
+  expect(ids()).toEqual(['heron']);
+});

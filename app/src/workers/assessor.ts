@@ -1,6 +1,15 @@
 import type { Air, Household, Instrument, UnsentReading } from '@tembrin/contract';
 import type { SaidBow } from '@tembrin/core/bow';
-import { assessInstrument, assessYear, sharersOf, type Assessment, type KnownPlaces } from '@tembrin/core/assess';
+import {
+  assessInstrument,
+  assessYear,
+  kinOf,
+  livesOf,
+  sharersOf,
+  type Assessment,
+  type KnownPlaces,
+} from '@tembrin/core/assess';
+import type { LifeSeen } from '@tembrin/core/wear';
 import { HOUR_MS, MINUTE_MS } from '@tembrin/core/time';
 import { placesAir } from '@tembrin/core/air';
 import type { Appointment, Occasion, YearPlan } from '@tembrin/core/year';
@@ -72,6 +81,9 @@ export class Assessor {
   private readonly events = new Map<string, LogEvent[]>();
   private readonly verdicts = new Map<string, { assessment: Assessment<Instrument>; complete: boolean }>();
   private readonly stale = new Set<string>();
+  /** Instruments of whose player something new was learned elsewhere: judged anew once nothing else waits. */
+  private readonly unlearned = new Set<string>();
+  private readonly lives = new Map<string, readonly LifeSeen[]>();
 
   constructor(
     private readonly tell: (verdict: Verdict) => void,
@@ -118,7 +130,7 @@ export class Assessor {
 
   private takeHousehold(next: Household): void {
     if (next.id !== this.household?.id) {
-      for (const known of [this.events, this.verdicts, this.stale]) known.clear();
+      for (const known of [this.events, this.verdicts, this.stale, this.unlearned, this.lives]) known.clear();
       this.complete = null;
     }
     this.household = next;
@@ -160,8 +172,11 @@ export class Assessor {
 
   private nextStale(): Instrument | null {
     if (this.complete === null) return null;
-    const waiting = this.household?.instruments.filter(({ id }) => this.stale.has(id)) ?? [];
-    return waiting.find(({ id }) => this.watched.has(id)) ?? waiting[0] ?? null;
+    const among = (ids: ReadonlySet<string>) => {
+      const waiting = this.household?.instruments.filter(({ id }) => ids.has(id)) ?? [];
+      return waiting.find(({ id }) => this.watched.has(id)) ?? waiting[0] ?? null;
+    };
+    return among(this.stale) ?? among(this.unlearned);
   }
 
   private judge(instrument: Instrument): void {
@@ -180,9 +195,12 @@ export class Assessor {
       places: this.places.of,
       occasions: this.occasions,
       bows: this.bows,
+      lives: this.lives,
       nowMs: moment,
     });
     this.stale.delete(instrument.id);
+    this.unlearned.delete(instrument.id);
+    this.learn(instrument, livesOf(assessment));
     const complete = this.isComplete(instrument.id);
     this.verdicts.set(instrument.id, { assessment, complete });
     this.yearStale = true;
@@ -195,6 +213,14 @@ export class Assessor {
       assessment,
       complete,
     });
+  }
+
+  /** Keeps what an instrument tells of its player, for the others of the same player. */
+  private learn(instrument: Instrument, lives: readonly LifeSeen[]): void {
+    const known = this.lives.get(instrument.id) ?? [];
+    if (JSON.stringify(known) === JSON.stringify(lives)) return;
+    this.lives.set(instrument.id, lives);
+    for (const id of kinOf(instrument, this.household!.instruments)) this.unlearned.add(id);
   }
 
   /** Lays out the year once everything is judged. @returns whether there was anything to do */

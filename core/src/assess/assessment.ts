@@ -5,7 +5,7 @@ import type { InstrumentLog } from '../log';
 import { bowThreads, threadOf, threadsOf, type InstrumentAir, type Thread } from '../parts';
 import type { Schools } from '../schools';
 import { dayOfDate } from '../time';
-import { paceFrom, type Away, type Pace } from '../wear';
+import { elsewhere, paceFrom, type Away, type LifeSeen, type Pace } from '../wear';
 
 /** What an instrument's air asks for. */
 export interface AirCondition {
@@ -58,6 +58,8 @@ export interface Basis {
   away?: readonly Away[];
   /** Its bows, the one in hand first; when left out, the one it came with is the only one. */
   bows?: readonly PlayedBow[];
+  /** What was seen of how long strings last on other instruments of the same player. */
+  livesElsewhere?: readonly (readonly LifeSeen[])[];
 }
 
 /** The bow an instrument came with, where it has no other. */
@@ -73,7 +75,7 @@ function onlyBow(facts: InstrumentFacts, log: InstrumentLog): PlayedBow {
 export function assess<Facts extends InstrumentFacts>(
   facts: Facts,
   log: InstrumentLog,
-  { schools, observedFrom, air = null, away = [], bows = [onlyBow(facts, log)] }: Basis,
+  { schools, observedFrom, air = null, away = [], bows = [onlyBow(facts, log)], livesElsewhere = [] }: Basis,
 ): Assessment<Facts> {
   const since = facts.since === null ? null : dayOfDate(facts.since);
   const basis = { observedFrom, since, away };
@@ -84,11 +86,12 @@ export function assess<Facts extends InstrumentFacts>(
       played.log === log && played.said === facts.setUp.habit
         ? pace
         : paceFrom(played.log, { ...basis, said: played.said });
-    const threads = bowThreads({ facts, log: played.log, schools, pace: own, air });
+    const threads = bowThreads({ facts, log: played.log, schools, pace: own, air, elsewhere: null });
     return { ...played, pace: own, threads, tension: threadOf(threads, 'hair')?.tension ?? null };
   });
   const inHand = judged[0];
-  const threads = threadsOf({ facts, log, schools, pace, air }, inHand?.threads ?? []);
+  const context = { facts, log, schools, pace, air, elsewhere: elsewhere(livesElsewhere) };
+  const threads = threadsOf(context, inHand?.threads ?? []);
   const around = air && { verdict: air.verdict, pegs: pegTrouble(air.samples, air.holdMs, log.nowMs) };
   const tension = inHand?.tension ?? null;
   const isPlucked = judged.every((bow) => bow.threads.length === 0);

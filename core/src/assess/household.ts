@@ -2,10 +2,11 @@ import { instrumentAir, type PlaceAir } from '../air';
 import { bowInHand, bowLog, bowsFor, bowsOf, type Bow, type Bowed, type SaidBow } from '../bow';
 import { HABIT_HOURS, isBowed, schoolsFor, type Habit, type InstrumentFacts } from '../instruments';
 import { foldLog, type InstrumentLog, type LogEvent } from '../log';
-import { dueItems, isOnBow, type DueItem } from '../parts';
+import { dueItems, isOnBow, threadOf, type DueItem } from '../parts';
+import type { LifeSeen } from '../wear';
 import type { SchoolChoices } from '../schools';
 import { daysAway, yearPlan, type Appointment, type Occasion, type YearPlan } from '../year';
-import { assess, type Assessment, type PlayedBow } from './assessment';
+import { assess, type Assessment, type Basis, type PlayedBow } from './assessment';
 
 /** An instrument of a household. */
 export type OwnInstrument = InstrumentFacts & {
@@ -39,7 +40,30 @@ export interface HouseholdQuestion<I extends OwnInstrument> extends HouseholdSet
   nowMs: number;
 }
 
-type Question<I extends OwnInstrument> = Omit<HouseholdQuestion<I>, 'appointments'>;
+/** What each instrument's changes of strings tell of how long they last, by its id. */
+export type KnownLives = ReadonlyMap<string, readonly LifeSeen[]>;
+
+type Question<I extends OwnInstrument> = Omit<HouseholdQuestion<I>, 'appointments'> & { lives?: KnownLives };
+
+/** More instruments than one person plays: a school's, a library's. From memory. */
+const ONE_PERSONS = 6;
+
+/** What an instrument's changes of strings tell of how long they last. */
+export function livesOf({ threads }: Pick<Assessment, 'threads'>): readonly LifeSeen[] {
+  return threadOf(threads, 'strings')?.lives ?? [];
+}
+
+/**
+ * Other instruments that the same person may play, so that what is learned of strings on one tells of the others: those of a
+ * child of a child's, those of an adult of an adult's; none in a household that has more than one person plays.
+ * @returns ids, without its own
+ */
+export function kinOf(instrument: OwnInstrument, instruments: readonly OwnInstrument[]): string[] {
+  if (instruments.length > ONE_PERSONS) return [];
+  return instruments.flatMap(({ id, setUp }) =>
+    id !== instrument.id && setUp.player === instrument.setUp.player ? [id] : [],
+  );
+}
 
 /**
  * Other instruments whose logs a judgement of one rests on: those that a bow of its is played on too.
@@ -90,16 +114,35 @@ function playedBows<I extends OwnInstrument>(instrument: I, log: InstrumentLog, 
  * The one entry for app and server.
  */
 export function assessInstrument<I extends OwnInstrument>(instrument: I, question: Question<I>): Assessment<I> {
+  return judged(instrument, question, groundOf(instrument, question), question.lives);
+}
+
+/** What an instrument is judged from, as far as it is its own. */
+function groundOf<I extends OwnInstrument>(instrument: I, question: Question<I>): Basis & { log: InstrumentLog } {
   const { timeZone, schools, places, occasions, nowMs, eventsOf } = question;
   const log = foldLog(eventsOf(instrument.id), nowMs, timeZone);
   const sides = schoolsFor(instrument.family, schools, instrument.schools);
-  return assess(instrument, log, {
+  return {
+    log,
     schools: sides,
     observedFrom: Date.parse(instrument.addedAt),
     air: instrumentAir(instrument, sides.air, log, places),
     away: daysAway(occasions, instrument.id, log),
     bows: playedBows(instrument, log, question),
+  };
+}
+
+function judged<I extends OwnInstrument>(
+  instrument: I,
+  { instruments }: Question<I>,
+  { log, ...basis }: ReturnType<typeof groundOf>,
+  lives: KnownLives | undefined,
+): Assessment<I> {
+  const livesElsewhere = kinOf(instrument, instruments).flatMap((id) => {
+    const own = lives?.get(id) ?? [];
+    return own.length > 0 ? [own] : [];
   });
+  return assess(instrument, log, { ...basis, livesElsewhere });
 }
 
 /** What comes due of an instrument, and of the bows that are at home with it. */
@@ -132,7 +175,15 @@ export function assessHousehold<I extends OwnInstrument>(
   question: HouseholdQuestion<I>,
 ): { assessments: Assessment<I>[]; year: YearPlan } {
   const { instruments, appointments, occasions, nowMs, timeZone } = question;
-  const assessments = instruments.map((instrument) => assessInstrument(instrument, question));
+  const grounds = instruments.map((instrument) => groundOf(instrument, question));
+  const alone = instruments.map((instrument, at) => judged(instrument, question, grounds[at]!, undefined));
+  const lives = new Map(alone.map((each) => [each.facts.id, livesOf(each)]));
+  // Those of whose player something was learned elsewhere are judged with it.
+  const assessments = alone.map((each, at) =>
+    kinOf(each.facts, instruments).some((id) => lives.get(id)!.length > 0)
+      ? judged(each.facts, question, grounds[at]!, lives)
+      : each,
+  );
   return { assessments, year: assessYear(assessments, appointments, occasions, nowMs, timeZone) };
 }
 

@@ -1,7 +1,7 @@
 import type { InstrumentFacts } from '../instruments';
 import type { Doer, EventOf, EventType, InstrumentLog } from '../log';
 import type { Schools } from '../schools';
-import type { Outlook, Pace } from '../wear';
+import type { Elsewhere, Outlook, Pace } from '../wear';
 import type { InstrumentAir, ThreadBase } from './thread';
 
 /** Everything a part is judged from, at the moment the log was folded to. */
@@ -12,10 +12,12 @@ export interface PartContext {
   pace: Pace;
   /** null where nobody knows its air. */
   air: InstrumentAir | null;
+  /** What its player's other instruments let expect of its strings; null where they tell nothing. */
+  elsewhere: Elsewhere | null;
 }
 
 /** What planning a part by dates looks at. */
-export type DueContext = Omit<PartContext, 'air'>;
+export type DueContext = Omit<PartContext, 'air' | 'elsewhere'>;
 
 /** What is put on record when a part's life begins anew, or when its beginning is said afterwards. */
 export type PartEntry = { [T in EventType]: { type: T; payload: EventOf<T>['payload'] } }[EventType];

@@ -15,6 +15,7 @@ import {
   lifeFactor,
   spentWindow,
   wornAt,
+  type Elsewhere,
   type Life,
   type LifeFactor,
   type LifeSeen,
@@ -46,6 +47,10 @@ export interface StringsThread extends ThreadBase {
   clock: TwoClock | null;
   /** What was learned of those that decide. */
   factor: LifeFactor;
+  /** What the changes on record tell of the player, at the place that tells most. */
+  lives: readonly LifeSeen[];
+  /** What was learned on other instruments; null where nothing was. */
+  elsewhere: Pick<Elsewhere, 'worn' | 'instruments'> | null;
   sweat: { kind: Sweat; factor: number };
   wiping: WipingHabit | null;
 }
@@ -107,28 +112,43 @@ function livesSeen(past: readonly WornOff[], { before }: Pace): LifeSeen[] {
   });
 }
 
-/** How long strings last this player, by place on the instrument; places with the same past share theirs. */
-function factorsOf(context: PartContext, stretch: number): LifeFactor[] {
+/** What was seen at each place of the instrument, lowest string first. */
+function seenByPlace(context: PartContext, stretch: number): LifeSeen[][] {
   const past = wornOff(context, stretch);
-  const known = new Map<string, LifeFactor>();
-  return Array.from({ length: context.facts.stringCount }, (_each, position) => {
-    const seen = livesSeen(
+  return Array.from({ length: context.facts.stringCount }, (_each, position) =>
+    livesSeen(
       past.filter((each) => each.position === position),
       context.pace,
-    );
+    ),
+  );
+}
+
+/** How long strings last this player, by place on the instrument; places with the same past share theirs. */
+function factorsOf(byPlace: readonly LifeSeen[][], { elsewhere }: PartContext): LifeFactor[] {
+  const known = new Map<string, LifeFactor>();
+  return byPlace.map((seen) => {
     const key = seen.map(({ logWear, kind, logSd }) => `${logWear} ${kind} ${logSd}`).join();
-    const factor = known.get(key) ?? lifeFactor(seen);
+    const factor = known.get(key) ?? lifeFactor(seen, elsewhere?.prior);
     known.set(key, factor);
     return factor;
   });
 }
 
+/** Of what was seen at each place, that of the one place that tells most: sets that went together are one sight. */
+function mostTelling(byPlace: readonly LifeSeen[][]): LifeSeen[] {
+  const worn = (seen: readonly LifeSeen[]) => seen.filter(({ kind }) => kind === 'worn').length;
+  return byPlace.reduce<LifeSeen[]>(
+    (best, seen) => (worn(seen) > worn(best) || (worn(seen) === worn(best) && seen.length > best.length) ? seen : best),
+    [],
+  );
+}
+
 type Judged = Pick<StringWear, 'basis' | 'clock' | 'window' | 'state' | 'factor'>;
 
 /** Judges each string now on; strings of one fitting, make-up and past share their figures. */
-function judgedStrings(context: PartContext, stretch: number): StringWear[] {
+function judgedStrings(context: PartContext, byPlace: readonly LifeSeen[][], stretch: number): StringWear[] {
   const { facts, log, pace, air } = context;
-  const factors = factorsOf(context, stretch);
+  const factors = factorsOf(byPlace, context);
   const judge = ({ fitting, spec }: StringOn, factor: LifeFactor): Judged => {
     const { basis, ...rule } = livedRule(facts, spec, stretch);
     if (!fitting) return { basis, clock: null, window: null, state: 'unknown', factor };
@@ -157,7 +177,9 @@ export function stringsThread(context: PartContext): StringsThread {
   const { facts, log } = context;
   const wiping = wipingHabit(log);
   const sweat = { kind: facts.stringing.sweat, factor: SWEAT_FACTORS[facts.stringing.sweat] };
-  const all = judgedStrings(context, sweat.factor * (wiping?.factor ?? 1));
+  const stretch = sweat.factor * (wiping?.factor ?? 1);
+  const byPlace = seenByPlace(context, stretch);
+  const all = judgedStrings(context, byPlace, stretch);
   const complete = all.every(({ fitting }) => fitting !== null);
   const first = complete
     ? all.reduce((a, b) => (b.window!.middle < a.window!.middle ? b : a))
@@ -178,6 +200,8 @@ export function stringsThread(context: PartContext): StringsThread {
     basis: first.basis,
     dateMissing: !(complete && known),
     factor: first.factor,
+    lives: mostTelling(byPlace),
+    elsewhere: context.elsewhere && { worn: context.elsewhere.worn, instruments: context.elsewhere.instruments },
     sweat,
     wiping,
   };

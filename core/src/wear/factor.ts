@@ -1,20 +1,18 @@
 import { bisectLeft } from 'd3-array';
 import { errorFunction } from 'simple-statistics';
+import {
+  FROM,
+  GRID,
+  LIFE_LOG_SD,
+  logLikelihood,
+  normalWeights,
+  SEEN_LOG_SD,
+  STEP,
+  STEPS,
+  weightsOf,
+  type LifeSeen,
+} from './life-grid';
 
-/** Spread of string and hair life, as the sd of its natural logarithm [handbook 4]. */
-export const LIFE_LOG_SD = 0.35;
-
-/** What one change tells of how long this player's strings last: the natural logarithm of the wear at which they were changed. */
-export interface LifeSeen {
-  logWear: number;
-  /** worn: they were spent there; atLeast: they came off for another reason, and would have lasted at least so long. */
-  kind: 'worn' | 'atLeast';
-  /** Uncertainty of that wear itself, where playing before the log is among it: sd of its natural logarithm. */
-  logSd?: number;
-}
-
-/** Spread of a single set about the player's own life, sd of the natural logarithm [handbook 4]. */
-export const SEEN_LOG_SD = 0.2;
 /** How far the next set may last beyond or short of the rule, for a player of whom nothing is known: players differ, and so do sets. */
 export const NEXT_LOG_SD = Math.hypot(LIFE_LOG_SD, SEEN_LOG_SD);
 
@@ -30,12 +28,6 @@ export interface LifeFactor {
   seen: number;
 }
 
-/** The grid reaches so far to either side: a twentieth to twenty times the rule. */
-const REACH = 3;
-const STEPS = 300;
-const FROM = -REACH;
-const STEP = (2 * REACH) / STEPS;
-const GRID: readonly number[] = Array.from({ length: STEPS + 1 }, (_, at) => FROM + at * STEP);
 /** Chance that a set lasts at most so many steps of the grid longer than the player's own life, from -SPREAD to SPREAD steps. */
 const SPREAD = Math.ceil((4 * SEEN_LOG_SD) / STEP);
 const WITHIN: readonly number[] = Array.from(
@@ -62,35 +54,17 @@ function withSets(weights: readonly number[]): number[] {
   return cumulative.map((sum, at) => Math.min(1, sum + (surely += over[at]!)));
 }
 
-/** Logarithm of the upper tail of the standard normal; far out by its asymptotic series, where the difference to 1 is lost. */
-function logUpperTail(z: number): number {
-  if (z <= 3) return Math.log(0.5 * (1 - errorFunction(z / Math.SQRT2)));
-  const square = z * z;
-  return (
-    -0.5 * square - Math.log(z * Math.sqrt(2 * Math.PI)) + Math.log1p(-1 / square + 3 / square ** 2 - 15 / square ** 3)
-  );
-}
+/** What is thought of a player's factor before any change is seen on the instrument: as the rule spreads [handbook 4]. */
+const RULE: readonly number[] = normalWeights(LIFE_LOG_SD);
 
 /**
  * How long a player's strings last against the rule, from the changes on record.
  * The logarithm of the factor is N(0, 0.35²) before anything is seen; a change because worn is seen with sd 0.2;
  * any other is censored: the strings would have lasted at least so long. The posterior is summed up on a grid.
+ * @param prior weights on the grid instead of that normal: what the player's other instruments tell
  */
-export function lifeFactor(seen: readonly LifeSeen[]): LifeFactor {
-  const sights = seen.map(({ logWear, kind, logSd = 0 }) => ({ logWear, kind, sd: Math.hypot(SEEN_LOG_SD, logSd) }));
-  const logs = GRID.map((factor) =>
-    sights.reduce(
-      (sum, { logWear, kind, sd }) => {
-        const z = (logWear - factor) / sd;
-        return sum + (kind === 'worn' ? -0.5 * z * z : logUpperTail(z));
-      },
-      -0.5 * (factor / LIFE_LOG_SD) ** 2,
-    ),
-  );
-  const highest = Math.max(...logs);
-  const likely = logs.map((log) => Math.exp(log - highest));
-  const total = likely.reduce((sum, each) => sum + each, 0);
-  const weights = likely.map((weight) => weight / total);
+export function lifeFactor(seen: readonly LifeSeen[], prior: readonly number[] = RULE): LifeFactor {
+  const weights = weightsOf(logLikelihood(seen).map((log, at) => log + Math.log(prior[at]!)));
   let reached = 0;
   // The mass of a grid point is centred on it: half of it lies below.
   const own = weights.map((weight) => (reached += weight) - weight / 2);

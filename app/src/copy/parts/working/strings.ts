@@ -5,7 +5,7 @@ import type { Moment } from '../../lists';
 import type { Figure, PartWorking } from '../part-copy';
 import { clockFigures, paceFigures, percent, spreadWords, verdictFigure, windowFigures } from './figures';
 import { recordOf, stringNames } from '@tembrin/core/instruments';
-import { NEXT_LOG_SD } from '@tembrin/core/wear';
+import { NEXT_LOG_SD, ONE_PLAYER, PLAYERS_SHARE } from '@tembrin/core/wear';
 import type { StringsThread } from '@tembrin/core/parts';
 
 const SWEAT_WORDS = { low: 'dry', usual: 'ordinary', corrosive: 'corrosive' } as const;
@@ -14,7 +14,7 @@ const SWEAT_WORDS = { low: 'dry', usual: 'ordinary', corrosive: 'corrosive' } as
 const LISTED = 12;
 
 /** What stretches the rule for this player: hands, cloth, and what was learned. */
-function livedFigures({ factor, sweat, wiping }: StringsThread): readonly Figure[] {
+function livedFigures({ factor, elsewhere, sweat, wiping }: StringsThread): readonly Figure[] {
   const others = factor.seen > factor.worn ? ` and ${factor.seen - factor.worn} for other reasons` : '';
   return [
     ['Your hands', `${SWEAT_WORDS[sweat.kind]}: life × ${fixed(sweat.factor, 2)} (from memory)`],
@@ -30,7 +30,14 @@ function livedFigures({ factor, sweat, wiping }: StringsThread): readonly Figure
         ? 'nothing yet; the rule’s own spread'
         : `life × ${fixed(factor.median, 2)}, from ${factor.worn} changed because worn${others}`,
     ],
+    ...(elsewhere ? [['Learned on other instruments', elsewhereWords(elsewhere)] as const] : []),
   ];
+}
+
+/** What the player's other instruments add, and how far they are trusted. */
+function elsewhereWords({ worn, instruments }: NonNullable<StringsThread['elsewhere']>): string {
+  const on = instruments === 1 ? 'another' : `${instruments} others`;
+  return `${worn} changed because worn on ${on}: counts ${percent(PLAYERS_SHARE)} as the player’s own, with ${percent(ONE_PLAYER)} that one person plays both (from memory)`;
 }
 
 /** Each string by itself, where they differ. */
@@ -45,6 +52,14 @@ function eachFigures({ on }: StringsThread, instrument: Instrument, { nowMs, tim
   });
 }
 
+function learnedWords({ factor, elsewhere }: StringsThread): string {
+  if (factor.seen > 0)
+    return 'Your own changes have narrowed and moved the window: those because worn count fully, others say “at least so long”.';
+  if (elsewhere)
+    return 'Until its own changes are on record, those on your other instruments move the window, by half of what they say at most.';
+  return spreadWords(NEXT_LOG_SD);
+}
+
 /** How the thread comes about. */
 export const stringsWorking: PartWorking<'strings'> = (thread, { pace, instrument, moment }) => ({
   figures: [
@@ -55,7 +70,7 @@ export const stringsWorking: PartWorking<'strings'> = (thread, { pace, instrumen
     ...windowFigures(thread, moment),
     ...eachFigures(thread, instrument, moment),
   ],
-  rule: `Wear is hours ÷ H plus days ÷ D, and a string is spent at 1. ${thread.factor.seen === 0 ? spreadWords(NEXT_LOG_SD) : 'Your own changes have narrowed and moved the window: those because worn count fully, others say “at least so long”.'} Where strings differ, the one spent first decides.`,
+  rule: `Wear is hours ÷ H plus days ÷ D, and a string is spent at 1. ${learnedWords(thread)} Where strings differ, the one spent first decides.`,
   school:
     thread.basis === 'default'
       ? 'The trade has no agreed figure for these strings; this is a stated default until your own changes are on record.'
