@@ -25,6 +25,8 @@ export function readingFaultSentence(fault: LineFault | SenmlFault['fault']): st
       return 'There is no such date and time, or something in it is not understood. Check the order of day and month.';
     case 'no-clock':
       return 'There is no time of day. Choose the column that holds it.';
+    case 'zone-letters':
+      return 'It names its time zone by letters, which stand for more than one zone. Export it in UTC, with an offset like +01:00, or without.';
     case 'hour-twice':
       return 'This hour comes twice when clocks go back, and nothing in the file says which is meant. Leave the line out.';
     case 'instant-twice':

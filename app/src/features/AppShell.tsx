@@ -8,14 +8,13 @@ import Svg, { Circle, Path } from 'react-native-svg';
 import { PageTrail } from '@/ui/arrival';
 import { useKeys } from '@/ui/keys';
 import { NoticeLine } from '@/ui/Notice';
-import { usePalette, useWide, type Palette } from '@/ui/theme';
+import { RAIL, usePalette, useWide, type Palette } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { LineState } from './LineState';
 import { Press, Row, Split, Stack } from '@/ui/layout';
 import { WAITING } from '@/copy/screens/app-shell';
 
 const BAR = 64;
-const RAIL = 104;
 
 /** The shell: a bar at the foot of a phone, a rail on a wide screen. */
 export function AppShell() {

@@ -67,9 +67,12 @@ export function Screen({ title, back, foot, aside, children, bare, broad, second
       </ScrollView>
       {foot && !listed && (
         <Stack align="center">
-          <Stack padX={wide ? 'two' : 'more'} padY="half" gap="small" maxWidth={COLUMN} full>
-            {foot}
-          </Stack>
+          {/* Under two columns it stands in the second: below the words, as on one. */}
+          <Row justify={broad && wide ? 'end' : 'center'} maxWidth={broad ? 2 * COLUMN : COLUMN} full>
+            <Stack padX={wide ? 'two' : 'more'} padY="half" gap="small" maxWidth={COLUMN} full>
+              {foot}
+            </Stack>
+          </Row>
         </Stack>
       )}
     </Stack>

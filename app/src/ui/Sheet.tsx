@@ -1,9 +1,9 @@
 import Overlay from '@rneui/themed/dist/Overlay';
 import X from 'lucide-react-native/icons/x';
-import type { ReactNode } from 'react';
-import { ScrollView } from 'react-native';
+import { useState, type ReactNode } from 'react';
+import { ScrollView, type ViewStyle } from 'react-native';
 import { IconButton } from './IconButton';
-import { GAP, RADIUS, usePalette, useWide } from './theme';
+import { GAP, RADIUS, RAIL, usePalette, useWide } from './theme';
 import { Text } from './Text';
 import { Row, Stack } from './layout';
 
@@ -15,15 +15,27 @@ interface SheetProps {
   foot?: ReactNode;
 }
 
-/** A sheet from the foot of the screen; on a wide screen it lies in the middle. */
+/** The side away from what was pressed, so that what the sheet changes stays in sight; to the right where nothing was. */
+function sideAway(): 'left' | 'right' {
+  const pressed = typeof document === 'undefined' ? null : document.activeElement;
+  if (!pressed || pressed === document.body) return 'right';
+  const { left, right } = pressed.getBoundingClientRect();
+  return (left + right) / 2 > window.innerWidth / 2 ? 'left' : 'right';
+}
+
+/** A sheet from the foot of the screen; on a wide screen it stands at one side, beside what it changes. */
 export function Sheet({ title, onClose, children, foot }: SheetProps) {
   const palette = usePalette();
   const wide = useWide();
+  const [side] = useState(sideAway);
+  const place: ViewStyle = wide
+    ? { ...BESIDE, ...(side === 'left' ? { marginLeft: RAIL, marginRight: 'auto' } : { marginLeft: 'auto' }) }
+    : FROM_FOOT;
   return (
     <Overlay
       isVisible
       onBackdropPress={onClose}
-      backdropStyle={{ backgroundColor: palette.scrim, ...SQUARE }}
+      backdropStyle={{ backgroundColor: wide ? palette.veil : palette.scrim, ...SQUARE }}
       pressableProps={{ 'aria-hidden': true, tabIndex: -1 }}
       aria-label={title}
       overlayStyle={{
@@ -32,14 +44,11 @@ export function Sheet({ title, onClose, children, foot }: SheetProps) {
         borderRadius: RADIUS * 2,
         width: '100%',
         maxWidth: 520,
-        maxHeight: '88%',
-        marginTop: wide ? 0 : 'auto',
-        borderBottomLeftRadius: wide ? RADIUS * 2 : 0,
-        borderBottomRightRadius: wide ? RADIUS * 2 : 0,
         boxShadow: 'none',
+        ...place,
       }}
     >
-      <Stack shrink>
+      <Stack shrink grow={wide}>
         <Row padTop="half" padLeft="more" padRight="small" align="center">
           <Text kind="heading" level={2} grow>
             {title}
@@ -60,3 +69,10 @@ export function Sheet({ title, onClose, children, foot }: SheetProps) {
 }
 
 const SQUARE = { borderRadius: 0 } as const;
+const FROM_FOOT = {
+  maxHeight: '88%',
+  marginTop: 'auto',
+  borderBottomLeftRadius: 0,
+  borderBottomRightRadius: 0,
+} as const;
+const BESIDE = { height: '100%', borderRadius: 0 } as const;

@@ -50,7 +50,7 @@ test('the settling curve and the dial say their figures', () => {
 test.each(JOB_PICTURES.filter((picture) => picture !== 'none'))(
   'the picture “%s” of a change is drawn and named',
   (picture) => {
-    const element = page(<JobDrawing picture={picture} />);
+    const element = page(<JobDrawing picture={picture} height={170} />);
     expect(element.querySelector('[role=img]')!.getAttribute('aria-label')).toMatch(/^[A-Z].{10,}/);
     expect(element.querySelectorAll('svg path, svg line, svg rect, svg circle').length).toBeGreaterThan(2);
   },

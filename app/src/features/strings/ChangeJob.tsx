@@ -8,7 +8,9 @@ import { StringMarks } from '@/ui/StringMarks';
 import { Text } from '@/ui/Text';
 import { JobDrawing } from './JobDrawing';
 import type { StringChange } from '@tembrin/core/log';
-import { Row, Stack } from '@/ui/layout';
+import { Row, Split, Stack } from '@/ui/layout';
+import { Plate } from '@/ui/Plate';
+import { useWide } from '@/ui/theme';
 import { copy } from '@/copy/screens/strings/change-job';
 import { useChangeJob, type ChangeJobModel } from './use-change-job';
 
@@ -16,9 +18,12 @@ import { useChangeJob, type ChangeJobModel } from './use-change-job';
 export function ChangeJob({ instrument, change }: { instrument: Instrument; change: StringChange }) {
   const model = useChangeJob({ instrument, change });
   const { goTo, job, step, steps, done, at, position, last, names, enough, next, leave } = model;
+  const { picture } = step;
+  const wide = useWide();
   return (
     <Screen
       key={step.id}
+      broad
       title={position === null ? (at === 0 ? copy.beforeYouBegin : copy.allStringsAreOn) : names[position]!}
       back="/bench"
       foot={
@@ -47,10 +52,22 @@ export function ChangeJob({ instrument, change }: { instrument: Instrument; chan
         </>
       }
     >
-      {/* Each string a stroke: those that are on are drawn. */}
-      <StringMarks label="Strings changed" order={job.order} done={done} position={position} />
-      {enough && <Banner tone="well" text={copy.oneADayThat} />}
-      <StepInHand model={model} />
+      <Split gap={wide ? 'wide' : 'more'} align={wide ? 'center' : 'stretch'}>
+        <Stack gap="more" grow={wide}>
+          {/* Each string a stroke: those that are on are drawn. */}
+          <StringMarks label="Strings changed" order={job.order} done={done} position={position} />
+          {picture !== 'none' && <JobDrawing picture={picture} height={wide ? 330 : 170} />}
+          {picture === 'none' && wide && (
+            <Stack align="center">
+              <Plate subject={instrument} height={400} />
+            </Stack>
+          )}
+        </Stack>
+        <Stack gap="more" grow={wide}>
+          {enough && <Banner tone="well" text={copy.oneADayThat} />}
+          <StepInHand model={model} />
+        </Stack>
+      </Split>
     </Screen>
   );
 }
@@ -59,7 +76,6 @@ function StepInHand({ model }: { model: ChangeJobModel }) {
   const { step } = model;
   return (
     <Stack role="status" gap="half">
-      <JobDrawing picture={step.picture} />
       <Text kind="title" level={2}>
         {inUnits(step.title)}
       </Text>

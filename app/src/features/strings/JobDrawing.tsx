@@ -6,12 +6,11 @@ import { Stack } from '@/ui/layout';
 import { LABELS } from '@/copy/screens/strings/job-drawing';
 
 /** What a step of the change looks like. */
-export function JobDrawing({ picture }: { picture: JobPicture }) {
+export function JobDrawing({ picture, height }: { picture: Exclude<JobPicture, 'none'>; height: number }) {
   const palette = usePalette();
-  if (picture === 'none') return null;
   return (
     <Stack role="img" aria-label={LABELS[picture]} align="center">
-      <Svg width="100%" height={170} viewBox="0 0 320 170" aria-hidden>
+      <Svg width="100%" height={height} viewBox="0 0 320 170" aria-hidden>
         {DRAWINGS[picture](palette)}
       </Svg>
     </Stack>

@@ -8,6 +8,8 @@ export const RADIUS = 6;
 /** From this width on there is a rail and two panes. */
 export const WIDE = 900;
 export const COLUMN = 560;
+/** Width of the rail at the left of a wide screen. */
+export const RAIL = 104;
 
 export const FACE = { serif: 'Literata', sans: 'Atkinson', strong: 'AtkinsonStrong' } as const;
 const SERIF = `${FACE.serif}, Georgia, serif`;

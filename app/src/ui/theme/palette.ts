@@ -32,6 +32,8 @@ export interface Palette {
   /** Velvet inside a drawn case. */
   lining: string;
   scrim: string;
+  /** Over what a sheet stands beside: it stays readable. */
+  veil: string;
 }
 
 export const DAY: Palette = {
@@ -55,6 +57,7 @@ export const DAY: Palette = {
   speck: '#FFFBF4',
   lining: '#2E6B5E',
   scrim: 'rgba(34, 28, 24, 0.45)',
+  veil: 'rgba(34, 28, 24, 0.12)',
 };
 
 export const NIGHT: Palette = {
@@ -78,4 +81,5 @@ export const NIGHT: Palette = {
   speck: '#F3E9D8',
   lining: '#2C5045',
   scrim: 'rgba(4, 10, 8, 0.6)',
+  veil: 'rgba(4, 10, 8, 0.25)',
 };

@@ -168,6 +168,8 @@ describe('lines of a logger', () => {
       '11:05:00',
     ]);
     expect(['24:00', '12:60', '12:00:61'].map(timeOf)).toEqual(['no-date', 'no-date', 'no-date']);
+    // Three countries call their own time IST, two CST.
+    expect(['12:00 IST', '1:00 PM CST', '12:00:00CEST'].map(timeOf)).toEqual(Array(3).fill('zone-letters'));
     expect(read(['04.03', '45', '20'])).toBe('no-date');
     expect(read(['4', '45', '20'])).toBe('no-date');
     const padded = (length: number) => read(['04.03.2026 10:00'.padEnd(length, ' '), '45', '20']);

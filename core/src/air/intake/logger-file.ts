@@ -41,6 +41,8 @@ export type LineFault =
   | ReadingFault
   | 'no-date'
   | 'no-clock'
+  /** The zone is named by letters, which stand for more than one. */
+  | 'zone-letters'
   | 'too-few-columns'
   /** The hour comes twice, and nothing in the file says which is meant. */
   | 'hour-twice'
@@ -52,6 +54,8 @@ export type LineFault =
   | 'held';
 
 const ISO_WITH_ZONE = /^\d{4}-\d{2}-\d{2}T[\d:.,]{1,20}(?:Z|[+-]\d{2}:?\d{2})$/i;
+/** Behind a time: CET, BST, EST. */
+const ZONE_LETTERS = /\d ?(?:[ap]\.? ?m\.?)? ?[a-z]{3,5}$/i;
 const EPOCH_LIKE = /^(?:\d{10}|\d{13})$/;
 
 const short = (text: string) => (text.length > LONGEST_CELL ? '' : text.trim());
@@ -249,15 +253,17 @@ function instantsIn(
   clock: string | null,
   order: DateOrder,
   timeZone: string,
-): readonly number[] | 'no-date' | 'no-clock' {
+): readonly number[] | 'no-date' | 'no-clock' | 'zone-letters' {
   if (order === 'epoch') {
     const count = isEpoch(date) ? Number(date) : NaN;
     return Number.isFinite(count) ? [count > 1e11 ? count : count * SECOND_MS] : 'no-date';
   }
   const moment = momentIn(date);
   const wall = moment && wallDay(moment, order === 'iso' ? 'ymd' : order);
+  if (moment === null && ZONE_LETTERS.test(short(date))) return 'zone-letters';
   if (moment === null || wall === null) return 'no-date';
   const time = clock === null ? moment : clockIn(clock);
+  if (!time && ZONE_LETTERS.test(short(clock ?? ''))) return 'zone-letters';
   if (!time || (clock !== null && moment.clockS !== null)) return 'no-clock';
   const { clockS, offsetMin } = time;
   if (clockS === null) return 'no-clock';
