@@ -38,6 +38,7 @@ test('a new player: account, viola, playing, closing round, what is due, new str
   await expect(page.getByRole('heading', { name: 'Curlew' })).toBeVisible();
 
   await page.getByRole('button', { name: 'Start playing' }).click();
+  await expect(page.getByRole('heading', { level: 1 })).toBeFocused();
   await expect(page.getByRole('timer')).toHaveText(/00:(0[1-9]|[1-5]\d)/);
   await closeTheRound(page, VIOLA_ROUND);
 

@@ -138,6 +138,15 @@ export const waterFigure = (grams: number | null) =>
   grams === null ? '' : upTo(waterUnit() === 'oz' ? grams / GRAMS_PER_OUNCE : grams, 1);
 
 const M3_PER_FT3 = 0.3048 ** 3;
+
+/** Ounces in a thousand cubic feet for each gram in a cubic metre: nearly one. */
+const OUNCES_PER_1000_FT3 = (1000 * M3_PER_FT3) / GRAMS_PER_OUNCE;
+/** Water in the air, "8.2 g/m³"; in ounces a thousand cubic feet where this device measures in inches. */
+export const vapourWords = (gm3: number) => `${vapourFigure(gm3)} ${inches() ? 'oz/1000 ft³' : 'g/m³'}`;
+/** The same without its unit. */
+export const vapourFigure = (gm3: number) => fixed(inches() ? gm3 * OUNCES_PER_1000_FT3 : gm3, 1);
+const inches = () => shownUnits().lengths === 'in';
+
 /** The unit a room's volume is typed in, and what is typed in m³. */
 export const volumeUnit = () => (shownUnits().lengths === 'in' ? 'ft³' : 'm³');
 export const cubicMetresOf = (typed: number) =>

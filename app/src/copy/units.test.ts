@@ -4,6 +4,7 @@ import {
   gramsOf,
   inUnits,
   newtonsOf,
+  vapourWords,
   volumeFigure,
   volumeUnit,
   warmerWords,
@@ -11,6 +12,7 @@ import {
   waterUnit,
   waterWords,
 } from './measures';
+import { waterFormula } from './screens/air/what-to-do';
 import { showUnits } from './units';
 
 const METRIC = { lengths: 'mm', temperatures: 'C', forces: 'N' } as const;
@@ -37,4 +39,12 @@ test('water, rooms, pulls and differences follow the device, and come back as th
   expect(newtonsOf(Number(forceFigure(78)))).toBeCloseTo(78, 0);
   // A difference of 20 °C is one of 36 °F.
   expect(warmerWords(20)).toBe('36 °F');
+});
+
+test('water in the air and the working of a room’s water follow the device, and come to the same', () => {
+  const formula = () => waterFormula(40, 0.5, 8.2, 6.9);
+  expect([vapourWords(8.2), formula()]).toEqual(['8.2 g/m³', '40 × 0.5 × 24 × 1.3 = 624 g']);
+  showUnits(INCHES);
+  // Exact by definition, as above: 1 g/m³ is 0.9988 oz in 1000 ft³, and 624 g are 22.0 oz.
+  expect([vapourWords(82), formula()]).toEqual(['81.9 oz/1000 ft³', '1413 ÷ 1000 × 0.5 × 24 × 1.3 = 22 oz']);
 });

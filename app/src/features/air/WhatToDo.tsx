@@ -1,4 +1,3 @@
-import { fixed } from '@/copy/numbers';
 import type { Place } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
 import { useAir } from '@/state/air';
@@ -9,7 +8,7 @@ import { Empty } from '@/ui/Empty';
 import { Figures } from '@/ui/Figures';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { humidityWords, temperatureWords } from '@/copy/measures';
+import { humidityWords, temperatureWords, vapourWords } from '@/copy/measures';
 import { HumidifierWeighings } from './HumidifierWeighings';
 import { useMoment, useResidents, useRoutePlace } from './where';
 import { router } from 'expo-router';
@@ -165,7 +164,7 @@ function Working({ plan, place, volumeM3, gainGm3 }: WorkingProps) {
         ['Room', copy.mAirChangedTimes(volumeM3, perHour)],
         ['By itself', `${humidityWords(Math.min(1, plan.rh))} at ${temperatureWords(plan.tempC, temperatures)}`],
         [copy.airThatComesIn, copy.gmOnceInside(plan.supplyGm3)],
-        [copy.airThatIsWanted, `${fixed(plan.targetGm3, 1)} g/m³`],
+        [copy.airThatIsWanted, vapourWords(plan.targetGm3)],
         [copy.waterADay, waterFormula(volumeM3, perHour, plan.targetGm3, plan.supplyGm3)],
         [copy.itRestsOn, plan.basis === 'forecast' ? copy.theComingWeekAt(station, gainGm3) : copy.theWeekJustPast],
       ]}

@@ -1,4 +1,4 @@
-import { fixed, upTo } from '../../numbers';
+import { upTo } from '../../numbers';
 import { clockSpanWords, dayWords } from '@/copy/dates';
 import { listWords } from '@/copy/lists';
 import type { Band, RoomPlan } from '@tembrin/core/air';
@@ -9,6 +9,8 @@ import {
   humidityWords,
   temperatureWords,
   type TemperatureUnit,
+  vapourFigure,
+  vapourWords,
 } from '@/copy/measures';
 import { tankWords, refillWords } from '@/copy/air';
 
@@ -52,18 +54,18 @@ export const copy = {
     how: string;
   }) => `That holds ${humidityWords(targetRh)} at ${temperatureWords(tempC, temperatures, 0)}. ${how}`,
   mAirChangedTimes: (volumeM3: number, changesPerHour: number) =>
-    `${volumeFigure(volumeM3)} ${volumeUnit()}, air changed ${changesPerHour} times an hour`,
+    `${volumeFigure(volumeM3)} ${volumeUnit()}, air changed ${upTo(changesPerHour, 2)} times an hour`,
   airThatComesIn: 'Air that comes in',
-  gmOnceInside: (supplyGm3: number) => `${fixed(supplyGm3, 1)} g/m³ once inside`,
+  gmOnceInside: (supplyGm3: number) => `${vapourWords(supplyGm3)} once inside`,
   airThatIsWanted: 'Air that is wanted',
   waterADay: 'Water a day',
   itRestsOn: 'It rests on',
   theComingWeekAt: (station: string | undefined, gainGm3: number) =>
-    `the coming week at ${station ?? ''}, and what this room adds: ${fixed(gainGm3, 1)} g/m³`,
+    `the coming week at ${station ?? ''}, and what this room adds: ${vapourWords(gainGm3)}`,
   theWeekJustPast: 'the week just past; no weather is known',
   noWeatherServiceAnswers: 'No weather service answers, so the hours for airing are not known.',
   openingTheWindowsNow: (effect: 'dries' | 'dampens' | 'same', outGm3: number, inGm3: number) =>
-    `Opening the windows now ${effect === 'same' ? 'changes little' : effect} (${fixed(outGm3, 1)} g/m³ outside, ${fixed(inGm3, 1)} inside).`,
+    `Opening the windows now ${effect === 'same' ? 'changes little' : effect} (${vapourWords(outGm3)} outside, ${vapourFigure(inGm3)} inside).`,
   airAsYouLike: (here: string) => `${here} Air as you like, shortly.`,
   inTheNextTwo: (here: string) => `${here} In the next two days airing does not help: keep it short.`,
 } as const;
@@ -106,8 +108,11 @@ export function airingWords({ hours, airing, action }: RoomPlan, nowMs: number, 
   return `${here} It helps ${listWords(spans.slice(0, 3))}.`;
 }
 
-/** The water a day as it is worked out: volume × changes × hours × difference in g/m³. */
+/** The water a day as it is worked out: volume × changes × hours × difference in g/m³, or in ounces a thousand cubic feet. */
 export function waterFormula(volumeM3: number, perHour: number, targetGm3: number, supplyGm3: number): string {
   const difference = Math.abs(targetGm3 - supplyGm3);
-  return `${upTo(volumeM3, 2)} × ${upTo(perHour, 2)} × 24 × ${fixed(difference, 1)} = ${Math.round(volumeM3 * perHour * 24 * difference)} g`;
+  const grams = volumeM3 * perHour * 24 * difference;
+  const metric = volumeUnit() === 'm³';
+  const room = `${volumeFigure(volumeM3)}${metric ? '' : ' ÷ 1000'}`;
+  return `${room} × ${upTo(perHour, 2)} × 24 × ${vapourFigure(difference)} = ${metric ? `${Math.round(grams)} g` : waterWords(grams)}`;
 }
