@@ -9,10 +9,25 @@ import { DRILL_DATA } from '@tembrin/core/learning';
 import { FIGURE_DATA, stringNames } from '@tembrin/core/instruments';
 import type { LogEvent } from '@tembrin/core/log';
 
+const NO_BOWS: ReadonlyMap<string, string> = new Map();
 const WEIGHED = { empty: 'empty', before: 'before filling', filled: 'filled' } as const;
 
-/** One event in a few words, for the history and for messages about it. */
-export function eventWords(event: LogEvent, instrument: Instrument | null, timeZone: string): string {
+/**
+ * One event in a few words, for the history and for messages about it.
+ * @param bows names of the bows by their ids, where there are several to tell apart
+ */
+export function eventWords(
+  event: LogEvent,
+  instrument: Instrument | null,
+  timeZone: string,
+  bows: ReadonlyMap<string, string> = NO_BOWS,
+): string {
+  const words = wordsOf(event, instrument, timeZone);
+  const bow = 'bowId' in event.payload && event.payload.bowId ? bows.get(event.payload.bowId) : undefined;
+  return bow === undefined ? words : event.type === 'bow-taken' ? `Bow taken: ${bow}` : `${words} (${bow})`;
+}
+
+function wordsOf(event: LogEvent, instrument: Instrument | null, timeZone: string): string {
   const at = Date.parse(event.occurredAt);
   const when = `${dateWords(at, Date.parse(event.recordedAt), timeZone)}, ${clockWords(at, timeZone)}`;
   switch (event.type) {

@@ -1,6 +1,7 @@
 import type { Instrument } from '@tembrin/contract';
 import { becauseWords, openingWords } from './because';
 import { dateWords, dayWords, elapsedWords, lastingWords, minutesWords } from './dates';
+import { eventWords } from './events';
 import { measureWords, readMeasure } from './measures';
 import { headlineFor, paceReason, reasonFor } from './parts';
 import { workingOf } from './parts/working';
@@ -225,4 +226,17 @@ describe('the opening round in a line', () => {
     const tight = session(0.3, 0.2);
     expect(line([...usual, measured, ...tight])).toBe('As usual; endpin at your length: 312 mm.');
   });
+});
+
+test('an entry about a bow names it where there are several', () => {
+  const bows = new Map([['p', 'Pernambuco']]);
+  const words = (type: LogEvent['type'], payload: object, named = bows) =>
+    eventWords(event(type, 3, payload), violin, ZONE, named);
+  expect(words('bow-taken', { bowId: 'p' })).toBe('Bow taken: Pernambuco');
+  expect(words('rosined', { bowId: 'p' })).toBe('Rosined (Pernambuco)');
+  expect(words('rehaired', { reason: 'worn', known: true, bowId: 'p' })).toBe('Bow rehaired (Pernambuco)');
+  expect(words('rosined', {})).toBe('Rosined');
+  // One that is gone, and a household with only one.
+  expect(words('bow-taken', { bowId: 'gone' })).toBe('Another bow taken');
+  expect(words('rosined', { bowId: 'p' }, new Map())).toBe('Rosined');
 });

@@ -23,6 +23,12 @@ export function useBows(instrument: Instrument): readonly NamedBow[] {
   });
 }
 
+/** Names of an instrument's bows by their ids, where there are several to tell apart. */
+export function useBowNames(instrument: Instrument): ReadonlyMap<string, string> {
+  const bows = useBows(instrument);
+  return new Map(bows.length < 2 ? [] : bows.map(({ bow, name }) => [bow.id, name]));
+}
+
 /**
  * Says in an entry which bow it is about. Where an instrument has only the one it came with, that goes without saying; where
  * there are several it is said, since an entry may be of a day on which another was in hand.

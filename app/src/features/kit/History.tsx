@@ -4,6 +4,7 @@ import { useMemo, useState } from 'react';
 import { View } from 'react-native';
 import { useAssessment } from '@/state/assessments';
 import { retract } from '@/state/actions';
+import { useBowNames } from '@/state/bows';
 import { useLog } from '@/state/log';
 import { Button } from '@/ui/Button';
 import { Text } from '@/ui/Text';
@@ -81,6 +82,7 @@ export function History({ instrument, log }: { instrument: Instrument; log: Inst
 /** What was retracted, out of sight until asked for; each can be put back. */
 function Retracted({ instrument, log }: { instrument: Instrument; log: InstrumentLog }) {
   const events = useLog((state) => state.events[instrument.id]);
+  const bows = useBowNames(instrument);
   const [open, setOpen] = useState(false);
   const gone = useMemo(() => takenBack(events ?? []).filter(({ event }) => standsAlone(event)), [events]);
   if (gone.length === 0) return null;
@@ -96,7 +98,7 @@ function Retracted({ instrument, log }: { instrument: Instrument; log: Instrumen
       {open && (
         <View role="list" aria-label="Retracted">
           {gone.slice(0, 4 * PAGE).map(({ event, by }) => {
-            const words = eventWords(event, instrument, log.timeZone);
+            const words = eventWords(event, instrument, log.timeZone, bows);
             return (
               <EntryRow
                 key={event.id}
@@ -165,7 +167,7 @@ function SessionEntry({
 }
 
 function EventEntry({ event, instrument, log }: { event: LogEvent; instrument: Instrument; log: InstrumentLog }) {
-  const words = eventWords(event, instrument, log.timeZone);
+  const words = eventWords(event, instrument, log.timeZone, useBowNames(instrument));
   return (
     <EntryRow
       date={dateWords(Date.parse(event.occurredAt), log.nowMs, log.timeZone)}
