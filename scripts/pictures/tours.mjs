@@ -120,7 +120,7 @@ export async function air({ page, button, link, heading, take }) {
 export async function strings({ page, button, link, heading, take, stand }) {
   const kit = (name) => async () => {
     await page.getByRole('link', { name: 'Kit', exact: true }).click();
-    await link(new RegExp(`^${name},`)).click();
+    await link(new RegExp(`^${name}: `)).click();
     await heading('History');
     await link(/^Strings\. What is on/).click();
     await page.getByRole('img', { name: /^Pull of each string/ }).waitFor();

@@ -3,6 +3,8 @@ import { useAssessment } from '@/state/assessments';
 import { useHousehold } from '@/state/household';
 import { useInstrumentOnStand } from '@/state/stand';
 import type { Instrument } from '@tembrin/contract';
+import { Beside } from '@/ui/Beside';
+import { Bench } from '../bench/Bench';
 import { ChangeJob } from './ChangeJob';
 import { ChangeStart } from './ChangeStart';
 
@@ -21,6 +23,8 @@ function Change({ instrument }: { instrument: Instrument }) {
   return open ? (
     <ChangeJob key={open.eventId} instrument={instrument} change={open} />
   ) : (
-    <ChangeStart instrument={instrument} />
+    <Beside list={<Bench />}>
+      <ChangeStart instrument={instrument} />
+    </Beside>
   );
 }
