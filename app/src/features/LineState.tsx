@@ -1,6 +1,7 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { dropRefused, send, useLog } from '@/state/log';
+import { dropReading, useAir } from '@/state/air';
 import { useHousehold } from '@/state/household';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
@@ -15,7 +16,9 @@ const entries = (count: number) => (count === 1 ? '1 entry' : `${count} entries`
 
 /** What stands between this device and the server, said plainly: what is not sent, and what was not taken. */
 export function LineState() {
-  const { line, unsent, refused } = useLog();
+  const { line, unsent: unsentEntries, refused } = useLog();
+  const { unsent: readings, refused: refusedReadings, air } = useAir();
+  const unsent = unsentEntries + readings.length;
   const household = useHousehold((state) => state.household);
   const [trying, setTrying] = useState(false);
   const tryAgain = async () => {
@@ -23,7 +26,7 @@ export function LineState() {
     await send();
     setTrying(false);
   };
-  if (!household || (line === 'open' && refused.length === 0)) return null;
+  if (!household || (line === 'open' && refused.length === 0 && refusedReadings.size === 0)) return null;
   return (
     <Stack gap="hair" pad="small" round>
       {line === 'down' && (
@@ -69,6 +72,18 @@ export function LineState() {
               )}
               <Button rank="plain" title={copy.leaveItOut} onPress={() => void dropRefused(event.id)} />
             </Row>
+          </Banner>
+        );
+      })}
+      {[...refusedReadings].slice(0, SHOWN).map(([key, { sensorId, reading, problem }]) => {
+        const name = air?.sensors.find(({ id }) => id === sensorId)?.name ?? null;
+        return (
+          <Banner
+            key={key}
+            tone="now"
+            text={copy.readingNotStored({ ...reading, name, timeZone: household.timeZone, why: problem.detail })}
+          >
+            <Button rank="plain" title={copy.leaveItOut} onPress={() => void dropReading(key)} start />
           </Banner>
         );
       })}

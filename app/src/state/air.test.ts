@@ -1,7 +1,6 @@
 import { standInDevice } from '@/testing/device';
 import type { Air, Place, Sensor } from '@tembrin/contract';
-import { openAir, leaveAir, refreshAir, takeReading, takeReadingBack, useAir } from './air';
-import { useNotice } from './notice';
+import { dropReading, openAir, leaveAir, refreshAir, takeReading, takeReadingBack, useAir } from './air';
 import { placesAir } from '@tembrin/core/air';
 
 const HOUR = 3_600_000;
@@ -50,7 +49,8 @@ const airOf = (hours: [number, number][]): Air => ({
 
 let served: Air | 'down';
 let posted: unknown[];
-let refusing: boolean;
+/** Status with which readings are answered. */
+let refusing: number | null;
 const asked: string[] = [];
 const answer = (status: number, body: unknown) =>
   Promise.resolve({
@@ -62,15 +62,20 @@ const answer = (status: number, body: unknown) =>
 beforeEach(() => {
   served = airOf([]);
   posted = [];
-  refusing = false;
+  refusing = null;
   asked.length = 0;
   standInDevice();
   global.fetch = ((url: string, init?: RequestInit) => {
     if (served === 'down') return Promise.reject(new TypeError('no network'));
     asked.push(url);
     if (init?.method !== 'POST') return answer(200, served);
-    if (refusing)
-      return answer(422, { type: '/problems/x', title: 'x', status: 422, detail: 'Humidity is never below 0 %.' });
+    if (refusing !== null)
+      return answer(refusing, {
+        type: '/problems/x',
+        title: 'x',
+        status: refusing,
+        detail: 'Humidity is never below 0 %.',
+      });
     posted.push(JSON.parse(init.body as string));
     return answer(200, { stored: 1, known: 0, corrected: 0 });
   }) as unknown as typeof fetch;
@@ -112,12 +117,41 @@ test('one taken back before it was sent is never sent', async () => {
   expect(posted).toEqual([]);
 });
 
-test('what the server refuses is told and does not hold up what comes after', async () => {
+test.each([401, 408, 425, 429, 500, 503])('answered %d, a reading is kept and tried again', async (status) => {
   await open();
-  refusing = true;
+  refusing = status;
+  expect(await takeReading(sensor.id, reading(44))).toBe(false);
+  expect(useAir.getState()).toMatchObject({ reached: false, unsent: [{ sensorId: sensor.id }] });
+  refusing = null;
+  await openAir(`household-${household}`);
+  expect(posted).toHaveLength(1);
+  expect(useAir.getState()).toMatchObject({ reached: true, unsent: [] });
+});
+
+test('what is refused as it is typed is told there, and not kept', async () => {
+  await open();
+  refusing = 422;
+  await expect(takeReading(sensor.id, reading(44))).rejects.toThrow('never below');
+  const { unsent, refused } = useAir.getState();
+  expect([unsent.length, refused.size]).toEqual([0, 0]);
+});
+
+test('one refused later holds up none after it, and waits with its reason, over a reload, until it is dropped', async () => {
+  await open();
+  served = 'down';
   await takeReading(sensor.id, reading(44));
-  expect(useAir.getState().unsent).toEqual([]);
-  expect(useNotice.getState().notice).toMatchObject({ problem: true, text: expect.stringContaining('never below') });
+  served = airOf([]);
+  refusing = 422;
+  await openAir(`household-${household}`);
+  refusing = null;
+  expect(await takeReading(sensor.id, reading(45))).toBe(true);
+  await leaveAir();
+  await openAir(`household-${household}`);
+  const { unsent, refused } = useAir.getState();
+  expect(unsent).toEqual([]);
+  expect([...refused.values()]).toMatchObject([{ reading: { percent: 44 }, problem: { status: 422 } }]);
+  await dropReading([...refused.keys()][0]!);
+  expect(useAir.getState().refused.size).toBe(0);
 });
 
 test('news are asked for from where this device knows everything, and join what is known', async () => {

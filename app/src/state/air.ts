@@ -1,8 +1,14 @@
 import type { Air, OperationId, PlaceRecord, ResponseOf, UnsentReading } from '@tembrin/contract';
 import { create } from 'zustand';
 import { call, Refused, type CallParts } from './api';
-import { openDeviceStore, takeOldReadings, type DeviceStore, type TypedReading } from './device-store';
-import { notifyProblem } from './notice';
+import {
+  openDeviceStore,
+  takeOldReadings,
+  type DeviceStore,
+  type RefusedReading,
+  type TypedReading,
+} from './device-store';
+import { isFinal, oneTabAtATime } from './outbox';
 import { MINUTE_MS } from '@tembrin/core/time';
 
 interface AirState {
@@ -10,11 +16,13 @@ interface AirState {
   /** null: not known on this device yet. */
   air: Air | null;
   unsent: readonly UnsentReading[];
+  /** Readings the server would not take, by the keys this device keeps them under. */
+  refused: ReadonlyMap<number, RefusedReading>;
   /** Whether the server answered when last asked. */
   reached: boolean;
 }
 
-const EMPTY: AirState = { householdId: null, air: null, unsent: [], reached: true };
+const EMPTY: AirState = { householdId: null, air: null, unsent: [], refused: new Map(), reached: true };
 
 /** The household's air on this device: places, hygrometers, what their readings come to, the weather. */
 export const useAir = create<AirState>()(() => EMPTY);
@@ -80,7 +88,8 @@ export async function openAir(householdId: string): Promise<void> {
     link.store = mine;
     await takeOldReadings(mine, householdId);
     const [air, unsent] = await Promise.all([mine.get('air', 'air'), mine.getAll('readings')]);
-    if (link.store === mine) useAir.setState({ air: air ?? null, unsent });
+    const refused = await refusedOn(mine);
+    if (link.store === mine) useAir.setState({ air: air ?? null, unsent, refused });
   }
   await sendReadings();
   await refreshAir();
@@ -99,45 +108,65 @@ export async function leaveAir(): Promise<number> {
   return unsent.length;
 }
 
-/**
- * Puts a reading on record: kept on this device, then sent.
- * @throws Refused when the server says that it cannot be; it is then not kept
- */
-export async function takeReading(sensorId: string, reading: TypedReading): Promise<void> {
-  const mine = link.store;
-  if (!mine) throw new Error('No household is open.');
-  await mine.add('readings', { sensorId, reading });
-  useAir.setState(({ unsent }) => ({ unsent: [...unsent, { sensorId, reading }] }));
-  await sendReadings();
+async function refusedOn(store: DeviceStore): Promise<ReadonlyMap<number, RefusedReading>> {
+  const work = store.transaction('refusedReadings');
+  const [keys, readings] = await Promise.all([work.store.getAllKeys(), work.store.getAll()]);
+  return new Map(keys.map((key, at) => [key, readings[at]!]));
 }
 
-/** Sends readings that are not sent yet, oldest first. */
+/**
+ * Puts a reading on record: kept on this device, then sent.
+ * @returns whether the server has it; otherwise it is kept here and sent later
+ * @throws Refused when the server says that it cannot be; it is then not kept
+ */
+export async function takeReading(sensorId: string, reading: TypedReading): Promise<boolean> {
+  const mine = link.store;
+  if (!mine) throw new Error('No household is open.');
+  const key = await mine.add('readings', { sensorId, reading });
+  useAir.setState(({ unsent }) => ({ unsent: [...unsent, { sensorId, reading }] }));
+  await sendReadings();
+  const refused = useAir.getState().refused.get(key);
+  if (!refused) return (await mine.getKey('readings', key)) === undefined;
+  // Whoever types it is told there and then, and has it before their eyes.
+  await dropReading(key);
+  throw new Refused(refused.problem);
+}
+
+/** Takes a refused reading away for good. */
+export async function dropReading(key: number): Promise<void> {
+  await link.store?.delete('refusedReadings', key);
+  if (link.store) useAir.setState({ refused: await refusedOn(link.store) });
+}
+
+/** Sends readings that are not sent yet, oldest first; those that are refused for good are kept apart with the reason. */
 async function sendReadings(): Promise<void> {
   const mine = link.store;
   if (!mine) return;
-  let sent = false;
-  for (;;) {
+  const sent = await oneTabAtATime('readings', () => sendKept(mine));
+  if (sent && link.store === mine) await refreshAir();
+}
+
+async function sendKept(mine: DeviceStore): Promise<boolean> {
+  for (let sent = false; ; sent = true) {
     const [key] = await mine.getAllKeys('readings', null, 1);
     const next = key === undefined ? undefined : await mine.get('readings', key);
-    if (key === undefined || !next || link.store !== mine) break;
-    const settle = async () => {
-      await mine.delete('readings', key);
-      useAir.setState({ unsent: await mine.getAll('readings') });
-    };
+    if (key === undefined || !next || link.store !== mine) return sent;
     try {
       await call('postReadings', { params: { id: next.sensorId }, body: { readings: [next.reading] } });
-      await settle();
-      sent = true;
+      await mine.delete('readings', key);
     } catch (error) {
-      if (!(error instanceof Refused) || error.problem.status === 401) {
+      if (link.store !== mine) return sent;
+      if (!isFinal(error)) {
         useAir.setState({ reached: false });
-        return;
+        return sent;
       }
-      await settle();
-      notifyProblem(`A reading was not taken: ${error.problem.detail}`);
+      const work = mine.transaction(['readings', 'refusedReadings'], 'readwrite', { durability: 'strict' });
+      void work.objectStore('refusedReadings').put({ ...next, problem: error.problem }, key);
+      void work.objectStore('readings').delete(key);
+      await work.done;
     }
+    useAir.setState({ unsent: await mine.getAll('readings'), refused: await refusedOn(mine) });
   }
-  if (sent) await refreshAir();
 }
 
 /** Takes a reading back, sent or not. */

@@ -13,6 +13,11 @@ export interface RefusedEntry {
 
 export type TypedReading = ReadingPost['readings'][number];
 
+/** A reading the server would not take, with its reason. It is kept until the player drops it. */
+export interface RefusedReading extends UnsentReading {
+  problem: Problem;
+}
+
 interface DeviceSchema extends DBSchema {
   /** What the server has of the log, as far as this device has seen. */
   events: { key: string; value: LogEvent; indexes: { instrument: string } };
@@ -25,6 +30,8 @@ interface DeviceSchema extends DBSchema {
   air: { key: 'air'; value: Air };
   /** Readings not sent yet, in the order they were taken. */
   readings: { key: number; value: UnsentReading };
+  /** Readings the server would not take, by the keys they had before. */
+  refusedReadings: { key: number; value: RefusedReading };
   /** The household's cards as this device last saw them. */
   cards: { key: 'cards'; value: readonly Card[] };
 }
@@ -39,7 +46,7 @@ const oldAirNameOf = (householdId: string) => `tembrin-air-${householdId}`;
 
 /** Opens this device's own copy of a household. */
 export async function openDeviceStore(householdId: string): Promise<DeviceStore> {
-  return openDB<DeviceSchema>(nameOf(householdId), 3, {
+  return openDB<DeviceSchema>(nameOf(householdId), 4, {
     upgrade(database, version, _new, transaction) {
       if (version < 1) {
         database.createObjectStore('events', { keyPath: 'id' }).createIndex('instrument', 'instrumentId');
@@ -52,7 +59,8 @@ export async function openDeviceStore(householdId: string): Promise<DeviceStore>
         database.createObjectStore('readings', { autoIncrement: true });
         database.createObjectStore('cards');
       }
-      if (version < 1) return;
+      if (version < 4) database.createObjectStore('refusedReadings');
+      if (version < 1 || version >= 3) return;
       // What was kept before this was told apart is taken for whole, as it was then.
       const reached = transaction.objectStore('reached');
       void reached.get('log').then((log) => (log === undefined ? undefined : reached.put(log, 'whole')));

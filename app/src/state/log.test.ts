@@ -11,6 +11,8 @@ class StandInServer {
   stored: LogEvent[] = [];
   reach: 'open' | 'down' | 'signed-out' | 'lost-answer' = 'open';
   refuses: (event: LogEvent) => boolean = () => false;
+  /** Answers a whole batch with this status where one of its events is such. */
+  chokes: { on: (event: LogEvent) => boolean; status: number } = { on: () => false, status: 413 };
   posts = 0;
   perPage = Infinity;
 
@@ -32,6 +34,8 @@ class StandInServer {
     }
     this.posts++;
     const { events } = JSON.parse(init.body as string) as BodyInputOf<'postEvents'>;
+    if ((events as LogEvent[]).some(this.chokes.on))
+      return json({ ...problem, status: this.chokes.status, detail: 'That is too much.' }, this.chokes.status);
     const outcomes = (events as LogEvent[]).map((event, index) => {
       if (this.refuses(event))
         return {
@@ -135,6 +139,30 @@ test('a refused entry leaves the log and waits with its reason until it is dropp
   expect(useLog.getState().refused).toHaveLength(1);
   await dropRefused(event.id);
   expect(useLog.getState().refused).toEqual([]);
+});
+
+test('one entry the server chokes on for good holds up no other, and none is lost', async () => {
+  server.reach = 'down';
+  for (const name of ['heron', 'wren', 'heron', 'heron', 'heron']) await rosined(name);
+  await until(({ unsent }) => unsent === 5);
+  server.chokes = { on: ({ instrumentId }) => instrumentId === 'wren', status: 413 };
+  server.reach = 'open';
+  await send();
+  expect(server.stored).toHaveLength(4);
+  const { refused, unsent, line } = useLog.getState();
+  expect([unsent, line]).toEqual([0, 'open']);
+  expect(refused).toMatchObject([{ event: { instrumentId: 'wren' }, problem: { detail: 'That is too much.' } }]);
+});
+
+test.each([408, 425, 429, 500, 502, 503])('answered %d, entries are kept and tried again', async (status) => {
+  server.chokes = { on: () => true, status };
+  await rosined();
+  await until(({ line }) => line === 'down');
+  expect(useLog.getState()).toMatchObject({ unsent: 1, refused: [] });
+  server.chokes = { on: () => false, status };
+  await send();
+  expect(server.stored).toHaveLength(1);
+  expect(useLog.getState()).toMatchObject({ unsent: 0, refused: [], line: 'open' });
 });
 
 test('on a new device the instrument on the stand is read first, and the others wait for its screen', async () => {

@@ -2,6 +2,7 @@ import { EVENTS_PER_POST } from '@tembrin/contract';
 import { v7 as uuid } from 'uuid';
 import { create } from 'zustand';
 import { call, OutOfReach, Refused } from './api';
+import { isFinal, oneTabAtATime } from './outbox';
 import {
   dropEntries,
   keepPage,
@@ -183,19 +184,22 @@ export async function send(): Promise<void> {
   const mine = link.store;
   if (!mine) return;
   try {
-    await locked(async () => {
+    await oneTabAtATime('outbox', async () => {
+      let most = EVENTS_PER_POST;
       for (;;) {
-        const { keys, events } = await oldestUnsent(mine, EVENTS_PER_POST);
+        const { keys, events } = await oldestUnsent(mine, most);
         // One household's entries are never sent under another's sign-in.
         if (link.store !== mine) return;
         if (keys.length === 0) break;
-        const { outcomes } = await call('postEvents', { body: { events } });
+        const answer = await outcomesOf(events);
         // Signed out meanwhile: the entries stay in the outbox, and sending them again is harmless.
         if (link.store !== mine) return;
-        const refused = outcomes.flatMap(({ index, outcome, problem }) =>
-          outcome === 'refused' && problem ? [{ event: events[index]!, problem }] : [],
-        );
-        const stored = outcomes.flatMap(({ index, outcome }) => (outcome === 'refused' ? [] : [events[index]!]));
+        if (answer === 'too-much') {
+          most = Math.ceil(events.length / 2);
+          continue;
+        }
+        most = EVENTS_PER_POST;
+        const { stored, refused } = answer;
         await settle(mine, keys, stored, refused);
         tell({ kind: 'settled', stored, refused, unsent: await mine.count('outbox') });
       }
@@ -211,8 +215,25 @@ export async function send(): Promise<void> {
   }
 }
 
-async function locked(work: () => Promise<void>): Promise<void> {
-  await (navigator.locks ? navigator.locks.request('tembrin-outbox', work) : work());
+/**
+ * Sends entries, and tells which were stored and which refused. Where the server will take none of several, it may be for one of
+ * them: `too-much`, and fewer are to be sent at a time.
+ */
+async function outcomesOf(
+  events: readonly LogEvent[],
+): Promise<{ stored: readonly LogEvent[]; refused: readonly RefusedEntry[] } | 'too-much'> {
+  try {
+    const { outcomes } = await call('postEvents', { body: { events: [...events] } });
+    return {
+      stored: outcomes.flatMap(({ index, outcome }) => (outcome === 'refused' ? [] : [events[index]!])),
+      refused: outcomes.flatMap(({ index, outcome, problem }) =>
+        outcome === 'refused' && problem ? [{ event: events[index]!, problem }] : [],
+      ),
+    };
+  } catch (error) {
+    if (!isFinal(error)) throw error;
+    return events.length > 1 ? 'too-much' : { stored: [], refused: [{ event: events[0]!, problem: error.problem }] };
+  }
 }
 
 /**

@@ -1,5 +1,25 @@
+import { clockWords, dateWords } from '../dates';
+import { humidityWords } from '../measures';
+
 /** What features/LineState.tsx says. */
 export const copy = {
+  readingNotStored: ({
+    percent,
+    at,
+    name,
+    timeZone,
+    why,
+  }: {
+    percent: number;
+    at: string;
+    name: string | null;
+    timeZone: string;
+    why: string;
+  }) => {
+    const ms = Date.parse(at);
+    const when = `${dateWords(ms, Date.now(), timeZone)}, ${clockWords(ms, timeZone)}`;
+    return `Not stored: ${humidityWords(percent / 100, percent % 1 === 0 ? 0 : 1)}${name ? ` on ${name}` : ''}, ${when}. ${why}`;
+  },
   theServerIsOut: 'The server is out of reach. You can go on; what you record is kept here and sent later.',
   theServerIsOutOf: (entries: string) =>
     `The server is out of reach. ${entries} kept here, sent as soon as it is back.`,

@@ -13,7 +13,7 @@ jest.mock('expo-router', () => ({ router: { push: jest.fn(), replace: jest.fn() 
 jest.mock('@/state/air', () => ({
   ...jest.requireActual<object>('@/state/air'),
   changeAir: jest.fn(async (_id: string, { body }: { body?: object }) => body),
-  takeReading: jest.fn(async () => undefined),
+  takeReading: jest.fn(async () => true),
 }));
 jest.mock('@/state/actions', () => ({ enter: jest.fn(async () => []) }));
 

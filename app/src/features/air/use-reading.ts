@@ -55,9 +55,9 @@ export function useReading({ onClose, placeId }: ReadingSheetProps) {
     try {
       const id = sensor?.id ?? uuid();
       if (!sensor) await changeAir('addSensor', { body: { id, kind: 'hand', name: 'Hygrometer', placeId: chosen } });
-      await takeReading(id, reading);
+      const sent = await takeReading(id, reading);
       onClose();
-      notify(copy.isOnRecord(rh / 100, rh % 1 === 0 ? 0 : 1), () => takeReadingBack(id, reading));
+      notify(copy.isOnRecord(rh / 100, rh % 1 === 0 ? 0 : 1, sent), () => takeReadingBack(id, reading));
     } catch (error) {
       setProblem(sentenceOf(error));
       setBusy(false);
