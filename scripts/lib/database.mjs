@@ -173,6 +173,15 @@ export async function startDatabase(folder, port = 0) {
       SESSION_SECRET: secrets.sessionSecret,
     },
     exited: exit(child),
+    /** Carries out SQL as who started it, over the socket. */
+    asOwnerOfTheMachine(sql) {
+      const { status, stderr } = spawnSync(
+        findProgram('mariadb'),
+        ['--no-defaults', `--socket=${socket}`, `--user=${username}`, '-e', sql],
+        { encoding: 'utf8' },
+      );
+      if (status !== 0) throw new Error(stderr);
+    },
     async stop() {
       if (!ended) child.kill('SIGTERM');
       await exit(child);

@@ -10,6 +10,12 @@ export default async function setUp() {
   const folder = mkdtempSync(join(tmpdir(), 'tembrin-server-test-'));
   const database = await startDatabase(folder);
   await migrateDatabase(database.env);
+  // Another, empty one, for what is done to databases that are not up to date.
+  const other = 'tembrin_migrations';
+  database.asOwnerOfTheMachine(
+    `CREATE DATABASE ${other} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci; GRANT ALL ON ${other}.* TO 'tembrin_owner'@'127.0.0.1' WITH GRANT OPTION`,
+  );
+  process.env.MIGRATIONS_DATABASE = other;
   Object.assign(process.env, database.env);
   globalThis.tembrinTestDatabase = { database, folder };
 }

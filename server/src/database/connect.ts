@@ -17,13 +17,16 @@ export interface Database {
 
 const CONNECT_MS = 10_000;
 
-/** Opens a pool of connections to MariaDB. Times go in and out as UTC. */
-export function connect({ host, port, name, user, password }: DatabaseAddress): Database {
+/** Opens a pool of connections to MariaDB. Times go in and out as UTC. @param told hears each statement before it is carried out */
+export function connect(
+  { host, port, name, user, password }: DatabaseAddress,
+  told: ((sql: string) => void) | false = false,
+): Database {
   const sequelize = new Sequelize(name, user, password, {
     dialect: 'mariadb',
     host,
     port,
-    logging: false,
+    logging: told,
     timezone: '+00:00',
     // A machine that is busy may take longer than the second the driver waits by itself.
     dialectOptions: { connectTimeout: CONNECT_MS },

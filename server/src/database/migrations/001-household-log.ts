@@ -1,4 +1,5 @@
 import { DataTypes, type QueryInterface } from 'sequelize';
+import { steps } from './steps';
 
 const id = () => ({ type: DataTypes.UUID, allowNull: false }) as const;
 const time = () => ({ type: DataTypes.DATE(3), allowNull: false }) as const;
@@ -7,6 +8,7 @@ const time = () => ({ type: DataTypes.DATE(3), allowNull: false }) as const;
 export const name = '001-household-log';
 
 export async function up(queryInterface: QueryInterface): Promise<void> {
+  const { index, foreignKey } = steps(queryInterface);
   // Sequelize writes into what it is given, so that every column gets an object of its own.
   const household = () =>
     ({
@@ -60,19 +62,13 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
     receivedAt: time(),
     payload: { type: DataTypes.TEXT, allowNull: false },
   });
-  await queryInterface.addConstraint('events', {
-    type: 'unique',
-    name: 'events_once_per_household',
-    fields: ['householdId', 'id'],
-  });
-  await queryInterface.sequelize.query(
-    'ALTER TABLE events ADD CONSTRAINT events_of_instrument FOREIGN KEY (householdId, instrumentId) ' +
-      'REFERENCES instruments (householdId, id) ON DELETE CASCADE',
+  await index('events', 'events_once_per_household', ['householdId', 'id'], true);
+  await foreignKey(
+    'events',
+    'events_of_instrument',
+    '(householdId, instrumentId) REFERENCES instruments (householdId, id) ON DELETE CASCADE',
   );
-  await queryInterface.addIndex('events', {
-    name: 'events_by_instrument',
-    fields: ['householdId', 'instrumentId', 'seq'],
-  });
+  await index('events', 'events_by_instrument', ['householdId', 'instrumentId', 'seq']);
 
   await queryInterface.createTable('sessions', {
     sid: { type: DataTypes.STRING(64), primaryKey: true },

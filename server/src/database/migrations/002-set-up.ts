@@ -1,4 +1,5 @@
-import { QueryTypes, type QueryInterface } from 'sequelize';
+import { DataTypes, QueryTypes, type QueryInterface } from 'sequelize';
+import { steps } from './steps';
 
 /** Instruments choose schools of their own, and their set-up says more. */
 export const name = '002-set-up';
@@ -42,12 +43,17 @@ export function widened(setUp: Record<string, unknown>, family: string) {
     finish: BOWED.includes(family) ? 'varnish' : family === 'guitar' ? 'hard' : 'lacquer',
     player: 'adult',
     ...setUp,
-    shoulderRest: setUp.shoulderRest === true ? 'rest' : 'none',
+    // What a run that was broken off has widened already stays so.
+    shoulderRest: typeof setUp.shoulderRest === 'string' ? setUp.shoulderRest : setUp.shoulderRest ? 'rest' : 'none',
   };
 }
 
 export async function up(queryInterface: QueryInterface): Promise<void> {
-  await queryInterface.sequelize.query("ALTER TABLE instruments ADD COLUMN schools TEXT NOT NULL DEFAULT '{}'");
+  await steps(queryInterface).column('instruments', 'schools', {
+    type: DataTypes.TEXT,
+    allowNull: false,
+    defaultValue: '{}',
+  });
   await rewrite(queryInterface, widened);
 }
 

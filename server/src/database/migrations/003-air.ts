@@ -1,4 +1,5 @@
 import { DataTypes, type QueryInterface } from 'sequelize';
+import { steps } from './steps';
 
 const id = () => ({ type: DataTypes.UUID, allowNull: false }) as const;
 const time = () => ({ type: DataTypes.DATE(3), allowNull: false }) as const;
@@ -10,6 +11,7 @@ export const name = '003-air';
 export async function up(queryInterface: QueryInterface): Promise<void> {
   const household = () => ({ ...id(), references: { model: 'households', key: 'id' }, onDelete: 'CASCADE' }) as const;
   const { sequelize } = queryInterface;
+  const { index, foreignKey } = steps(queryInterface);
 
   await queryInterface.createTable('places', {
     householdId: { ...household(), primaryKey: true },
@@ -37,13 +39,11 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
     addedAt: time(),
     version: version(),
   });
-  await queryInterface.addConstraint('sensors', {
-    type: 'unique',
-    name: 'sensors_once_per_household',
-    fields: ['householdId', 'id'],
-  });
-  await sequelize.query(
-    'ALTER TABLE sensors ADD CONSTRAINT sensors_in_place FOREIGN KEY (householdId, placeId) REFERENCES places (householdId, id) ON DELETE CASCADE',
+  await index('sensors', 'sensors_once_per_household', ['householdId', 'id'], true);
+  await foreignKey(
+    'sensors',
+    'sensors_in_place',
+    '(householdId, placeId) REFERENCES places (householdId, id) ON DELETE CASCADE',
   );
 
   await queryInterface.createTable('salt_checks', {
@@ -55,14 +55,15 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
     tempC: { type: DataTypes.FLOAT, allowNull: false },
     shownRh: { type: DataTypes.FLOAT, allowNull: false },
   });
-  await sequelize.query(
-    'ALTER TABLE salt_checks ADD CONSTRAINT checks_of_sensor FOREIGN KEY (householdId, sensorId) ' +
-      'REFERENCES sensors (householdId, id) ON DELETE CASCADE',
+  await foreignKey(
+    'salt_checks',
+    'checks_of_sensor',
+    '(householdId, sensorId) REFERENCES sensors (householdId, id) ON DELETE CASCADE',
   );
 
   // Raw, as read: seconds since 1970, humidity and °C in hundredths. Corrections are reckoned when they are looked at.
   await sequelize.query(`
-    CREATE TABLE readings (
+    CREATE TABLE IF NOT EXISTS readings (
       sensor INT NOT NULL,
       at INT UNSIGNED NOT NULL,
       rh SMALLINT NOT NULL,
@@ -74,7 +75,7 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
     )`);
   // The hours of a UTC day, rolled up and packed.
   await sequelize.query(`
-    CREATE TABLE reading_days (
+    CREATE TABLE IF NOT EXISTS reading_days (
       sensor INT NOT NULL,
       day INT UNSIGNED NOT NULL,
       n INT UNSIGNED NOT NULL,

@@ -1,5 +1,6 @@
 import { USUAL_STRINGING } from '@tembrin/core';
 import { DataTypes, type QueryInterface } from 'sequelize';
+import { steps } from './steps';
 
 const id = () => ({ type: DataTypes.UUID, allowNull: false }) as const;
 const time = () => ({ type: DataTypes.DATE(3), allowNull: false }) as const;
@@ -10,14 +11,15 @@ export const name = '004-year';
 
 export async function up(queryInterface: QueryInterface): Promise<void> {
   const { sequelize } = queryInterface;
-  await sequelize.query("ALTER TABLE instruments ADD COLUMN stringing TEXT NOT NULL DEFAULT '{}'");
-  await sequelize.query('UPDATE instruments SET stringing = :usual', {
+  const { index, column } = steps(queryInterface);
+  await column('instruments', 'stringing', { type: DataTypes.TEXT, allowNull: false, defaultValue: '{}' });
+  await sequelize.query("UPDATE instruments SET stringing = :usual WHERE stringing = '{}'", {
     replacements: { usual: JSON.stringify(USUAL_STRINGING) },
   });
-  await queryInterface.addColumn('households', 'currency', { type: DataTypes.STRING(3), allowNull: true });
+  await column('households', 'currency', { type: DataTypes.STRING(3), allowNull: true });
   // Random, and part of the private address; null while there is none.
-  await queryInterface.addColumn('households', 'calendarId', { type: DataTypes.UUID, allowNull: true });
-  await queryInterface.addIndex('households', { name: 'households_by_calendar', fields: ['calendarId'] });
+  await column('households', 'calendarId', { type: DataTypes.UUID, allowNull: true });
+  await index('households', 'households_by_calendar', ['calendarId']);
 
   await queryInterface.createTable('cards', {
     householdId: { ...household(), primaryKey: true },
