@@ -2,6 +2,7 @@ import { CLOCK_TOLERANCE_MS, dayOfDate, HOUR_MS, startOfLocalDay } from '../time
 import type { LogEvent } from './events';
 import type { AdmissionContext, Refusal } from './refusal';
 import { liveEvents } from './retraction';
+import { sessionIndex, spanOf } from './session-index';
 import { LONGEST_SESSION_H, mergedSessions, type Session } from './sessions';
 
 /** Refused where it lies before the day since when the household has the instrument. */
@@ -32,32 +33,29 @@ export function timesRefusal(
 
 /** When the entry with this id began, if it holds. */
 export function beganAtOf(sessionId: string, { events }: AdmissionContext): number | undefined {
-  const begun = liveEvents(events).find(
+  const begun = liveEvents(sessionIndex(events).eventsOf(sessionId)).find(
     ({ id, type }) => id === sessionId && (type === 'session-began' || type === 'session-entered'),
   );
   return begun && Date.parse(begun.occurredAt);
 }
 
-type Merged = ReturnType<typeof mergedSessions>;
-
-/** What the last event judged against a list made of its sessions: when the event joins the list, that is where the next begins. */
-const judgedLast = new WeakMap<readonly LogEvent[], { event: LogEvent; count: number; sessions: Merged }>();
-
-function sessionsBefore(events: readonly LogEvent[]): Merged {
-  const last = judgedLast.get(events);
-  if (last && last.count === events.length && last.event === events.at(-1)) return last.sessions;
-  return mergedSessions(liveEvents(events));
-}
-
 /**
  * What an event would make of the sessions: none may overlap another, outlast a day, or follow a clock still running.
  * Clocks of two devices that ran at once merge into one session; what was typed in must have a time of its own.
+ * Only those beside it in time are looked at, before and after it.
  */
 export function sessionRefusal(event: LogEvent, context: AdmissionContext): Refusal | null {
-  const before = sessionsBefore(context.events);
-  const live = liveEvents([...context.events, event]);
+  const index = sessionIndex(context.events);
+  const session = index.sessionOf(event);
+  if (session === null) return null;
+  const own = index.eventsOf(session);
+  const near = index.near(
+    session,
+    [spanOf(own), spanOf([...own, event])].filter((span) => span !== null),
+  );
+  const before = mergedSessions(liveEvents(near));
+  const live = liveEvents([...near, event]);
   const after = mergedSessions(live);
-  judgedLast.set(context.events, { event, count: context.events.length + 1, sessions: after });
   const known = new Map(before.map((session) => [session.id, session]));
   const typed = new Set(live.flatMap(({ id, type }) => (type === 'session-entered' ? [id] : [])));
   for (const [at, session] of after.entries()) {
