@@ -65,4 +65,9 @@ test('unknown zones are told from known ones', () => {
   expect(isTimeZone('Europe/Lisbon')).toBe(true);
   expect(isTimeZone('Harbour/Quayside')).toBe(false);
   expect(isTimeZone('')).toBe(false);
+  // Names of old and of now, and those of the tz database that are no cities.
+  for (const name of ['Europe/Kiev', 'America/Argentina/Buenos_Aires', 'Etc/GMT+5', 'UTC'])
+    expect(isTimeZone(name)).toBe(true);
+  for (const none of ['+01:00', 'x+01:00', '9999-12-31', '-05', ' UTC', 'UTC ', 'Europe/Lisbon\u0000', 'a'.repeat(60)])
+    expect(isTimeZone(none)).toBe(false);
 });

@@ -26,7 +26,13 @@ function weekOffsetMs(week: number, timeZone: string): number {
  * @example isTimeZone('Europe/Lisbon') // true
  */
 export function isTimeZone(timeZone: string): boolean {
-  return timeZone.length > 0 && Number.isFinite(tzOffset(timeZone, new Date(0)));
+  // An offset is no place: its clocks would never change.
+  if (!/^[A-Za-z][\w+/-]*$/.test(timeZone)) return false;
+  try {
+    return new Intl.DateTimeFormat('en', { timeZone }).resolvedOptions().timeZone !== '';
+  } catch {
+    return false;
+  }
 }
 
 /**

@@ -1,6 +1,6 @@
 import { DAY_MS } from '@tembrin/core';
 import { demoLibrary, type DemoLibrary } from '@tembrin/simulators';
-import { Op, type Transaction } from 'sequelize';
+import { Op, QueryTypes, type Transaction } from 'sequelize';
 import { placeColumns } from '../store/air/places';
 import { rollUp } from '../store/air/hours';
 import { storeReadings } from '../store/air/readings';
@@ -28,7 +28,17 @@ export class DemoLibraries {
 
   /** Clears away what is past its time, and has a fresh master ready. */
   async restock(now = new Date()): Promise<void> {
-    await this.database.models.Household.destroy({
+    await this.clear(now);
+    await this.master(HERE, now);
+  }
+
+  /**
+   * Clears away what is past its time: found without a lock, removed one library at a time and part by part, so that whoever
+   * writes meanwhile waits for none of it. One process does so at a time; another leaves it to that one.
+   */
+  async clear(now = new Date()): Promise<void> {
+    const { sequelize, models } = this.database;
+    const past = await models.Household.findAll({
       where: {
         demo: true,
         [Op.or]: [
@@ -36,8 +46,35 @@ export class DemoLibraries {
           { openedAt: null, createdAt: { [Op.lt]: new Date(now.getTime() - FRESH_MS) } },
         ],
       },
+      attributes: ['id'],
+      raw: true,
     });
-    await this.master(HERE, now);
+    if (past.length === 0) return;
+    await sequelize.transaction(async (held) => {
+      const options = { type: QueryTypes.SELECT, transaction: held } as const;
+      const [got] = await sequelize.query<{ taken: number | null }>(
+        `SELECT GET_LOCK('${CLEARING}', 0) AS taken`,
+        options,
+      );
+      if (Number(got?.taken) !== 1) return;
+      try {
+        for (const { id } of past) await this.remove(id);
+      } finally {
+        await sequelize.query(`SELECT RELEASE_LOCK('${CLEARING}')`, options);
+      }
+    });
+  }
+
+  private async remove(householdId: string): Promise<void> {
+    const { sequelize, models } = this.database;
+    for (const table of LARGE) {
+      const sql = `DELETE FROM ${table.name} WHERE ${table.of} LIMIT ${ROWS_AT_ONCE}`;
+      for (let gone = ROWS_AT_ONCE; gone === ROWS_AT_ONCE;) {
+        const options = { type: QueryTypes.BULKDELETE, replacements: { householdId } } as const;
+        gone = Number(await sequelize.query(sql, options));
+      }
+    }
+    await models.Household.destroy({ where: { id: householdId } });
   }
 
   /** Opens a copy for a visitor. */
@@ -177,6 +214,15 @@ export class DemoLibraries {
     }
   }
 }
+
+const CLEARING = 'tembrin-clearing-demos';
+
+/** What a library has most of: it goes part by part, before the rest goes with its household. */
+const LARGE = [
+  { name: 'readings', of: 'sensor IN (SELECT no FROM sensors WHERE householdId = :householdId)' },
+  { name: 'reading_days', of: 'sensor IN (SELECT no FROM sensors WHERE householdId = :householdId)' },
+  { name: 'events', of: 'householdId = :householdId' },
+] as const;
 
 /** Tables a copy is made of, with the columns that are the same in it. */
 const COPIED = [
