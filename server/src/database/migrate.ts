@@ -5,8 +5,9 @@ import * as householdLog from './migrations/001-household-log';
 import * as setUp from './migrations/002-set-up';
 import * as air from './migrations/003-air';
 import * as year from './migrations/004-year';
+import * as askedOften from './migrations/005-asked-often';
 
-const MIGRATIONS = [householdLog, setUp, air, year];
+const MIGRATIONS = [householdLog, setUp, air, year, askedOften];
 
 /** What the server's own database user may do with each table. The log can be added to, never changed. */
 const GRANTS: Readonly<Record<string, string>> = {
