@@ -1,5 +1,6 @@
 import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
+import { createServer } from 'node:net';
 import { mkdtempSync, readFileSync, rmSync, statSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -16,9 +17,9 @@ interface Launched {
 
 /** `npm start` on a data folder; resolves when it says that it is ready. */
 async function launch(data: string, port: number): Promise<Launched> {
-  const child = spawn(process.execPath, ['scripts/start.mjs'], {
+  const child = spawn('npm', ['start', '--silent'], {
     cwd: ROOT,
-    env: { ...process.env, TEMBRIN_DATA: data, PORT: String(port), DATABASE_PORT: undefined },
+    env: { ...process.env, TEMBRIN_DATA: data, PORT: String(port), DATABASE_PORT: undefined, SILENCE_MS: '6000' },
   });
   let output = '';
   child.stdout.on('data', (chunk) => (output += String(chunk)));
@@ -39,6 +40,21 @@ async function api(url: string, method: string, path: string, body?: object, coo
     body: body && JSON.stringify(body),
   });
 }
+
+/** The launcher itself, which npm started. */
+const launcherOf = ({ child }: Launched) =>
+  Number(readFileSync(`/proc/${child.pid}/task/${child.pid}/children`, 'utf8').trim().split(' ')[0]);
+const childrenOf = (pid: number) =>
+  readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(' ').map(Number);
+const serverPid = (launched: Launched) =>
+  childrenOf(launcherOf(launched)).find((pid) =>
+    readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('server/src/main.ts'),
+  )!;
+const answers = (url: string) =>
+  fetch(url, { signal: AbortSignal.timeout(2000) }).then(
+    () => 'up',
+    () => 'down',
+  );
 
 const databasePid = (data: string) => Number(readFileSync(join(data, 'mariadb.pid'), 'utf8'));
 const alive = (pid: number) => {
@@ -82,33 +98,39 @@ test('it starts, refuses a second start, survives being killed, and stops cleanl
 
   // Killed without warning, the database too.
   const orphan = databasePid(data);
-  first.child.kill('SIGKILL');
+  process.kill(launcherOf(first), 'SIGKILL');
   await ended(first);
-  await expect
-    .poll(
-      () =>
-        fetch(first.url).then(
-          () => 'up',
-          () => 'down',
-        ),
-      { timeout: 20_000 },
-    )
-    .toBe('down');
+  await expect.poll(() => answers(first.url), { timeout: 20_000 }).toBe('down');
   expect(alive(orphan)).toBe(true);
   const again = await launch(data, port);
   expect(alive(orphan)).toBe(false);
   expect((await api(again.url, 'POST', '/sign-in', { email: account.email, password: PASSWORD })).status).toBe(200);
 
+  // What ends by itself is started again: the database, the server, and a server that answers nobody.
+  const signsIn = async () =>
+    (await api(again.url, 'POST', '/sign-in', { email: account.email, password: PASSWORD }).catch(() => null))?.status;
   process.kill(databasePid(data), 'SIGKILL');
-  await ended(again);
-  expect(again.output()).toContain('The database ended');
-  const third = await launch(data, port);
-  expect((await api(third.url, 'POST', '/sign-in', { email: account.email, password: PASSWORD })).status).toBe(200);
+  await expect.poll(again.output, { timeout: 20_000 }).toContain('The database ended by itself');
+  await expect.poll(signsIn, { timeout: 30_000 }).toBe(200);
+  process.kill(serverPid(again), 'SIGKILL');
+  await expect.poll(again.output, { timeout: 20_000 }).toContain('The server ended by itself');
+  await expect.poll(signsIn, { timeout: 30_000 }).toBe(200);
+  process.kill(serverPid(again), 'SIGSTOP');
+  await expect.poll(again.output, { timeout: 30_000 }).toContain('has not answered for 6 s');
+  await expect.poll(signsIn, { timeout: 40_000 }).toBe(200);
 
-  const last = databasePid(data);
-  third.child.kill('SIGINT');
-  await ended(third);
-  expect(third.child.exitCode).toBe(0);
-  expect(alive(last)).toBe(false);
+  // A signal to npm itself reaches everything.
+  const last = [databasePid(data), serverPid(again)];
+  again.child.kill('SIGTERM');
+  await ended(again);
+  await expect.poll(() => last.some(alive), { timeout: 20_000 }).toBe(false);
+
+  // What is in the way is said before anything is built.
+  const other = createServer().listen(port, '127.0.0.1');
+  await once(other, 'listening');
+  const hindered = await launch(data, port);
+  await ended(hindered);
+  expect(hindered.output()).toContain(`Port ${port} is taken by another program. PORT sets another`);
+  other.close();
   rmSync(data, { recursive: true, force: true });
 });

@@ -191,6 +191,7 @@ export async function startDatabase(folder, port = 0) {
 
 /** Brings a started database to the newest shape. */
 export async function migrateDatabase(env) {
-  if ((await exit(runTypeScript('server/src/migrate.ts', env))) !== 0)
+  // A group of its own: what was begun is finished, whoever presses Ctrl-C.
+  if ((await exit(runTypeScript('server/src/migrate.ts', env, { detached: true }))) !== 0)
     throw new Error('The database could not be brought up to date.');
 }
