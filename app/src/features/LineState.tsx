@@ -34,6 +34,7 @@ export function LineState() {
           <Button rank="plain" title="Try now" busy={trying} onPress={() => void tryAgain()} start />
         </Banner>
       )}
+      {line === 'behind' && <Banner tone="soon" text={copy.theServersClock(entries(unsent))} />}
       {line === 'signed-out' && (
         <Banner tone="soon" text={copy.youAreSignedOut(unsent, entries(unsent))}>
           <Button rank="plain" title="Sign in" onPress={() => router.push('/sign-in')} start />

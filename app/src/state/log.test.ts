@@ -2,7 +2,7 @@ import { standInDevice } from '@/testing/device';
 import { until } from '@/testing/until';
 import type { BodyInputOf } from '@tembrin/contract';
 import { act, takeBack } from './actions';
-import { dropRefused, leaveLog, look, openLog, send, useLog, written } from './log';
+import { dropRefused, leaveLog, look, openLog, record, send, useLog, written } from './log';
 import { useNotice } from './notice';
 import type { LogEvent } from '@tembrin/core/log';
 
@@ -11,6 +11,7 @@ class StandInServer {
   stored: LogEvent[] = [];
   reach: 'open' | 'down' | 'signed-out' | 'lost-answer' = 'open';
   refuses: (event: LogEvent) => boolean = () => false;
+  refusal = '/problems/x';
   /** Answers a whole batch with this status where one of its events is such. */
   chokes: { on: (event: LogEvent) => boolean; status: number } = { on: () => false, status: 413 };
   posts = 0;
@@ -42,7 +43,7 @@ class StandInServer {
           index,
           id: event.id,
           outcome: 'refused',
-          problem: { ...problem, status: 422, detail: 'It overlaps another.' },
+          problem: { ...problem, type: this.refusal, status: 422, detail: 'It overlaps another.' },
         };
       const known = this.stored.some(({ id }) => id === event.id);
       if (!known) this.stored.push(event);
@@ -163,6 +164,28 @@ test.each([408, 425, 429, 500, 502, 503])('answered %d, entries are kept and tri
   await send();
   expect(server.stored).toHaveLength(1);
   expect(useLog.getState()).toMatchObject({ unsent: 0, refused: [], line: 'open' });
+});
+
+test('where the server’s clock is behind, what it takes for the future waits, and is sent once it has caught up', async () => {
+  let behind = true;
+  server.refuses = ({ instrumentId }) => behind && instrumentId === 'wren';
+  server.refusal = '/problems/in-the-future';
+  await rosined('wren');
+  await rosined('heron');
+  await until(({ line, unsent }) => line === 'behind' && unsent === 1);
+  expect(useLog.getState().refused).toEqual([]);
+  expect([ids('wren'), ids('heron')].map(({ length }) => length)).toEqual([1, 1]);
+  behind = false;
+  await send();
+  expect(useLog.getState()).toMatchObject({ line: 'open', unsent: 0, refused: [] });
+  expect(server.stored).toHaveLength(2);
+});
+
+test('what is of the future here too is refused', async () => {
+  server.refuses = () => true;
+  server.refusal = '/problems/in-the-future';
+  await record([written('heron', { type: 'rosined', payload: {}, at: Date.now() + 7_200_000 })]);
+  await until(({ refused, unsent }) => refused.length === 1 && unsent === 0);
 });
 
 test('on a new device the instrument on the stand is read first, and the others wait for its screen', async () => {

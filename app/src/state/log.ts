@@ -2,7 +2,7 @@ import { EVENTS_PER_POST } from '@tembrin/contract';
 import { v7 as uuid } from 'uuid';
 import { create } from 'zustand';
 import { call, OutOfReach, Refused } from './api';
-import { isFinal, oneTabAtATime } from './outbox';
+import { isEarly, oneTabAtATime, outcomesOf } from './outbox';
 import {
   dropEntries,
   keepPage,
@@ -15,8 +15,8 @@ import {
 } from './device-store';
 import type { EventOf, EventType, LogEvent } from '@tembrin/core/log';
 
-/** Where sending stands: up to date, out of reach and trying again, or waiting for a new sign-in. */
-export type Line = 'open' | 'down' | 'signed-out';
+/** Where sending stands: up to date, out of reach and trying again, waiting for a new sign-in, or for the server's clock to catch up. */
+export type Line = 'open' | 'down' | 'signed-out' | 'behind';
 
 interface LogState {
   householdId: string | null;
@@ -183,6 +183,7 @@ export async function send(): Promise<void> {
   clearTimeout(link.retry);
   const mine = link.store;
   if (!mine) return;
+  let behind = false;
   try {
     await oneTabAtATime('outbox', async () => {
       let most = EVENTS_PER_POST;
@@ -199,40 +200,23 @@ export async function send(): Promise<void> {
           continue;
         }
         most = EVENTS_PER_POST;
-        const { stored, refused } = answer;
-        await settle(mine, keys, stored, refused);
-        tell({ kind: 'settled', stored, refused, unsent: await mine.count('outbox') });
+        const waiting = answer.refused.filter(isEarly).map(({ event }) => event);
+        behind = waiting.length > 0;
+        const settled = keys.filter((_key, at) => !waiting.includes(events[at]!));
+        if (settled.length === 0) break;
+        const refused = answer.refused.filter((entry) => !isEarly(entry));
+        await settle(mine, settled, answer.stored, refused);
+        tell({ kind: 'settled', stored: answer.stored, refused, unsent: await mine.count('outbox') });
       }
     });
     link.patienceMs = 0;
-    if (link.store === mine) useLog.setState({ line: 'open' });
+    if (link.store === mine) useLog.setState({ line: behind ? 'behind' : 'open' });
   } catch (error) {
     if (link.store !== mine) return;
     if (error instanceof Refused && error.problem.status === 401) return useLog.setState({ line: 'signed-out' });
     useLog.setState({ line: 'down' });
     link.patienceMs = Math.min(LONGEST_RETRY_MS, Math.max(FIRST_RETRY_MS, link.patienceMs * 2));
     link.retry = setTimeout(() => void send(), link.patienceMs);
-  }
-}
-
-/**
- * Sends entries, and tells which were stored and which refused. Where the server will take none of several, it may be for one of
- * them: `too-much`, and fewer are to be sent at a time.
- */
-async function outcomesOf(
-  events: readonly LogEvent[],
-): Promise<{ stored: readonly LogEvent[]; refused: readonly RefusedEntry[] } | 'too-much'> {
-  try {
-    const { outcomes } = await call('postEvents', { body: { events: [...events] } });
-    return {
-      stored: outcomes.flatMap(({ index, outcome }) => (outcome === 'refused' ? [] : [events[index]!])),
-      refused: outcomes.flatMap(({ index, outcome, problem }) =>
-        outcome === 'refused' && problem ? [{ event: events[index]!, problem }] : [],
-      ),
-    };
-  } catch (error) {
-    if (!isFinal(error)) throw error;
-    return events.length > 1 ? 'too-much' : { stored: [], refused: [{ event: events[0]!, problem: error.problem }] };
   }
 }
 

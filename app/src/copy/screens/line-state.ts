@@ -23,6 +23,8 @@ export const copy = {
   theServerIsOut: 'The server is out of reach. You can go on; what you record is kept here and sent later.',
   theServerIsOutOf: (entries: string) =>
     `The server is out of reach. ${entries} kept here, sent as soon as it is back.`,
+  theServersClock: (entries: string) =>
+    `The server’s clock is behind this device’s. ${entries} kept here, sent once it has caught up.`,
   youAreSignedOut: (unsent: number, entries: string) =>
     `You are signed out. ${unsent === 0 ? 'Sign in to go on.' : `Sign in to send ${entries} kept here.`}`,
   couldNotBeStored: (entries: string, shown: number) => `${entries} could not be stored. The first ${shown} are shown.`,
