@@ -10,6 +10,7 @@ import {
   removeDeviceStore,
   settle,
   takeOldReadings,
+  waitingOnDevice,
 } from './device-store';
 
 let households = 0;
@@ -85,4 +86,17 @@ test('a page of the server’s log is kept with how far it reached, and nothing 
   const anew = await openDeviceStore(id);
   expect(await anew.count('events')).toBe(0);
   anew.close();
+});
+
+test('what waits on this device is counted, of every household, and nothing else', async () => {
+  const before = await waitingOnDevice();
+  const [one, other] = [await openDeviceStore(id), await openDeviceStore(`${id}-other`)];
+  await keepUnsent(one, [event('a'), event('b')]);
+  await keepPage(one, [event('c')], 1, true);
+  await settle(one, [], [], [{ event: event('d'), problem }]);
+  const reading = { at: '2026-06-01T12:00:00.000Z', percent: 45, tempC: null, lowPercent: null, highPercent: null };
+  await other.add('readings', { sensorId: 'dial', reading });
+  one.close();
+  other.close();
+  expect((await waitingOnDevice()) - before).toBe(3);
 });

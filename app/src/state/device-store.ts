@@ -101,6 +101,27 @@ export async function takeOldReadings(store: DeviceStore, householdId: string): 
   await deleteDB(oldAirNameOf(householdId));
 }
 
+/** How many entries and readings this device keeps that no server has yet, of whichever household. */
+export async function waitingOnDevice(): Promise<number> {
+  let waiting = 0;
+  for (const { name } of (await indexedDB.databases?.()) ?? []) {
+    const householdId = /^tembrin-(?!air-)(.+)$/.exec(name ?? '')?.[1];
+    if (householdId === undefined) continue;
+    const store = await openDeviceStore(householdId);
+    const counts = await Promise.all([store.count('outbox'), store.count('readings')]);
+    store.close();
+    waiting += counts[0] + counts[1];
+  }
+  return waiting;
+}
+
+/** Asks the browser not to clear away what is kept here when room is short; it may decline, or ask its user. */
+export function askToPersist(): void {
+  if (!asked) void navigator.storage?.persist?.().catch(() => undefined);
+  asked = true;
+}
+let asked = false;
+
 export async function removeDeviceStore(householdId: string): Promise<void> {
   await deleteDB(nameOf(householdId));
 }

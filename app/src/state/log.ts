@@ -4,6 +4,7 @@ import { create } from 'zustand';
 import { call, OutOfReach, Refused } from './api';
 import { isEarly, oneTabAtATime, outcomesOf } from './outbox';
 import {
+  askToPersist,
   dropEntries,
   keepPage,
   keepUnsent,
@@ -166,6 +167,7 @@ export async function record(events: readonly LogEvent[]): Promise<void> {
   // On screen before it is kept, so that the next tap already meets what comes next; counted among what is kept once it is.
   apply({ kind: 'recorded', events, unsent: useLog.getState().unsent });
   link.keeping += events.length;
+  askToPersist();
   try {
     await keepUnsent(mine, events);
   } catch (error) {

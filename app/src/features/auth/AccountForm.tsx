@@ -19,6 +19,8 @@ interface AccountFormProps<T extends FieldValues & { email: string; password: st
   start: DefaultValues<T>;
   submit: (values: T) => Promise<void>;
   other: { title: string; href: '/start' | '/sign-in' };
+  /** What is to be known before. */
+  note?: string | undefined;
 }
 
 /** Address and password, for a new account or an old one. */
@@ -31,6 +33,7 @@ export function AccountForm<T extends FieldValues & { email: string; password: s
   start,
   submit,
   other,
+  note,
 }: AccountFormProps<T>) {
   const [problem, setProblem] = useState<string | null>(null);
   const { control, handleSubmit, setError, formState } = useForm<T>({
@@ -75,6 +78,7 @@ export function AccountForm<T extends FieldValues & { email: string; password: s
           </>
         }
       >
+        {note !== undefined && <Banner tone="soon" text={note} />}
         {problem !== null && <Banner tone="now" text={problem} />}
         <Stack gap="more">
           {line('email', { label: 'Email', autoComplete: 'email', inputMode: 'email' })}
