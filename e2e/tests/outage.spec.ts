@@ -1,4 +1,13 @@
-import { addInstrument, closeTheRound, expect, keptOnDevice, signUp, startServer, test } from '../fixtures';
+import {
+  expectAccessible,
+  addInstrument,
+  closeTheRound,
+  expect,
+  keptOnDevice,
+  signUp,
+  startServer,
+  test,
+} from '../fixtures';
 
 const CELLO_ROUND = [
   'Slacken the bow',
@@ -101,4 +110,28 @@ test('a session signed out elsewhere keeps its entries until the next sign-in', 
     async () => (await fetch('/api/v1/events')).json() as Promise<{ events: { type: string }[] }>,
   );
   expect(events.map(({ type }) => type)).toEqual(['rosined']);
+});
+
+test.describe('without the app kept on the device', () => {
+  test.use({ serviceWorkers: 'block' });
+
+  test('a page whose part cannot be fetched any more, as after a new build, is reloaded once and goes on', async ({
+    page,
+  }) => {
+    await signUp(page);
+    await addInstrument(page, 'Violin');
+    let gone = true;
+    await page.route(/web\/Year-[0-9a-f]+\.js/, (route) =>
+      gone ? route.fulfill({ status: 404, body: 'gone' }) : route.continue(),
+    );
+    const year = page.getByRole('link', { name: 'Year', exact: true });
+    await year.click();
+    await expect(page.getByRole('heading', { level: 1, name: 'This page failed' })).toBeVisible();
+    await expectAccessible(page, 'a page that failed');
+    gone = false;
+    await page.getByRole('button', { name: 'Reload it' }).click();
+    await expect(page.getByRole('button', { name: 'Start playing' })).toBeVisible();
+    await year.click();
+    await expect(page.getByRole('heading', { level: 1, name: 'Year' })).toBeVisible();
+  });
 });

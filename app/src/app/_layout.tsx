@@ -1,14 +1,24 @@
-import { Slot } from 'expo-router';
+import { Slot, type ErrorBoundaryProps } from 'expo-router';
 import { Suspense, useEffect } from 'react';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { checkIn } from '@/state/household';
 import { keepAirFresh } from '@/state/air';
 import { keepAssessed } from '@/state/assessing';
 import { keepInStep } from '@/state/log';
+import { Broken } from '@/features/Broken';
 import { KeySheet } from '@/features/KeySheet';
 import { watchForUse } from '@/ui/arrival';
 import { listenForKeys } from '@/ui/keys';
 import { Theme } from '@/ui/theme';
+
+/** What stands in place of a page that failed. */
+export function ErrorBoundary(props: ErrorBoundaryProps) {
+  return (
+    <Theme>
+      <Broken {...props} />
+    </Theme>
+  );
+}
 
 /** Lets the app open without a connection. Browsers allow it over TLS and on the device itself. */
 function keepAppOnDevice() {

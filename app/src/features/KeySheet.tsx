@@ -1,31 +1,16 @@
 import { useState } from 'react';
-import { useKeyList, useKeys } from '@/ui/keys';
-import { Figures } from '@/ui/Figures';
-import { Sheet } from '@/ui/Sheet';
+import { useKeys } from '@/ui/keys';
+import { lazily } from '@/ui/lazily';
 import { copy } from '@/copy/screens/key-sheet';
 
-const NAMES: Readonly<Record<string, string>> = {
-  ' ': 'Space',
-  arrowright: '→',
-  arrowleft: '←',
-  pagedown: 'Page down',
-};
+const KeyList = lazily(
+  () => import('./KeyList'),
+  (module) => module.KeyList,
+);
 
 /** The keys that do something on this screen, on "?". */
 export function KeySheet() {
   const [open, setOpen] = useState(false);
-  const layers = useKeyList((state) => state.layers);
   useKeys({ '?': { label: copy.showTheKeys, run: () => setOpen(true) } });
-  if (!open) return null;
-  const byLabel = new Map<string, string[]>();
-  for (const layer of layers) {
-    for (const [key, { label }] of Object.entries(layer.current)) {
-      byLabel.set(label, [...(byLabel.get(label) ?? []), NAMES[key] ?? key.toUpperCase()]);
-    }
-  }
-  return (
-    <Sheet title={copy.keysOnThisScreen} onClose={() => setOpen(false)}>
-      <Figures rows={[...byLabel].map(([label, keys]) => [label, [...new Set(keys)].join(' or ')] as const)} />
-    </Sheet>
-  );
+  return open ? <KeyList onClose={() => setOpen(false)} /> : null;
 }
