@@ -57,7 +57,8 @@ export function createApp({ config, database, demos, log, checkResponses = false
   app.use(compression());
 
   app.use(API_ROOT, ownPagesOnly, express.json({ limit: '1mb', type: JSON_TYPES }), sessions.handler);
-  app.get(`${API_ROOT}/openapi.json`, (_request, response) => response.json(apiDescription()));
+  let description: object | null = null;
+  app.get(`${API_ROOT}/openapi.json`, (_request, response) => response.json((description ??= apiDescription())));
   app.use(
     operationsRouter({
       handlers: handlersFor(

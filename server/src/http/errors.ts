@@ -41,6 +41,13 @@ function problemOf(error: unknown): Problem {
   if (typeof type === 'string' && UNREADABLE.has(type)) {
     return problem(400, 'unreadable', 'The request is not readable JSON. Check it and send it again.');
   }
+  // A body that says it is compressed and is not.
+  if (/^Z_/.test(String((error as { code?: unknown } | null)?.code)))
+    return problem(400, 'unreadable', 'The body is not compressed as it says. Send it again.');
+  const status = (error as { status?: unknown } | null)?.status;
+  if (status === 412) return problem(412, 'changed-meanwhile', 'This file is another by now. Ask for it anew.');
+  if (status === 416) return problem(416, 'no-such-part', 'The file has no such part. Ask for the whole of it.');
+  if (status === 400) return problem(400, 'unreadable', 'The address is not readable. Check it.');
   if (error instanceof URIError) return problem(400, 'unreadable', 'The address is not readable. Check it.');
   return problem(
     500,

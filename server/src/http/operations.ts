@@ -59,7 +59,7 @@ export function operationsRouter({
       const call = {
         params: checked(operation.params, request.params),
         query: checked(operation.query, request.query),
-        body: checked(operation.body, request.body),
+        body: operation.body && checked(operation.body, bodyOf(request)),
         version: operation.versioned ? versionOf(request) : 0,
         request,
         scope,
@@ -85,7 +85,34 @@ export function operationsRouter({
     };
     router[operation.method](`${API_ROOT}${operation.path}`, ...guards(operation), answer);
   }
+  for (const [path, methods] of methodsByPath()) {
+    router.all(API_ROOT + path, (_request, response) => {
+      response.setHeader('Allow', methods.join(', '));
+      fail(405, 'no-such-method', `At this address there is only ${methods.join(', ')}.`);
+    });
+  }
   return router;
+}
+
+/** What may be done at each address of the API. */
+function methodsByPath(): Map<string, string[]> {
+  const methods = new Map<string, string[]>();
+  for (const { method, path } of Object.values(operations) as Operation[]) {
+    const own = method === 'get' ? ['GET', 'HEAD'] : [method.toUpperCase()];
+    methods.set(path, [...(methods.get(path) ?? []), ...own]);
+  }
+  return methods;
+}
+
+/** The body of a request, where it is of a kind that is read. @throws ProblemError 415 */
+function bodyOf(request: Request): unknown {
+  if (
+    request.body === undefined &&
+    request.headers['content-type'] !== undefined &&
+    Number(request.headers['content-length']) > 0
+  )
+    fail(415, 'wrong-format', 'Send JSON, with Content-Type: application/json.');
+  return request.body;
 }
 
 function scopeOf({ session }: Request, database: Database): HouseholdScope {

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import { MINUTE_MS } from '@tembrin/core';
 import { REQUEST_HEADER } from '@tembrin/contract';
 import type { RequestHandler } from 'express';
@@ -54,6 +55,9 @@ export const ownPagesOnly: RequestHandler = (request, response, next) => {
 
 const WINDOW_MS = 15 * MINUTE_MS;
 
+/** A value of any length as a short one, to count by. */
+export const hashed = (value: string) => createHash('sha256').update(value).digest('base64');
+
 /** Readings of one private calendar address a minute, and of any from one place. */
 export function addressLimit(): RequestHandler {
   return rateLimit({
@@ -86,7 +90,8 @@ export function attemptLimits(perAddress: number, perPlace: number): RequestHand
       limit: perAddress,
       skipSuccessfulRequests: true,
       skip: ({ body }) => typeof (body as { email?: unknown } | undefined)?.email !== 'string',
-      keyGenerator: ({ body }) => (body as { email: string }).email.trim().toLowerCase(),
+      // However long an address is that somebody sends, what is kept of it is short.
+      keyGenerator: ({ body }) => hashed((body as { email: string }).email.trim().toLowerCase()),
     }),
   ];
 }

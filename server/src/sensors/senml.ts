@@ -3,6 +3,7 @@ import { readingFaultSentence, type BodyOf, type Intake, type ResponseOf } from 
 import type { RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { Database } from '../database/connect';
+import { hashed } from '../http/security';
 import { fail, problem } from '../problems/problems';
 import { isKeyOf } from '../store/air/sensors';
 import { takeIn } from '../store/air/readings';
@@ -14,7 +15,7 @@ export function sensorLimit(perMinute: number): RequestHandler {
     limit: perMinute,
     standardHeaders: 'draft-8',
     legacyHeaders: false,
-    keyGenerator: ({ params, headers }) => `${String(params.id)} ${headers.authorization ?? ''}`,
+    keyGenerator: ({ params, headers }) => hashed(`${String(params.id)} ${headers.authorization ?? ''}`),
     handler: (_request, response) => {
       response.status(429).type('application/problem+json');
       const detail = `At most ${perMinute} packs a minute. Gather readings and send them in one pack.`;

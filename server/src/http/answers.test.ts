@@ -1,0 +1,50 @@
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { API_ROOT, REQUEST_HEADER } from '@tembrin/contract';
+import request from 'supertest';
+import { household, openServer, visitor, type TestServer } from '../testing/fixtures';
+import { hashed } from './security';
+
+let server: TestServer;
+const folder = mkdtempSync(join(tmpdir(), 'tembrin-pages-'));
+beforeAll(() => {
+  writeFileSync(join(folder, 'index.html'), '<!doctype html><title>Page</title>');
+  server = openServer({ STATIC_DIR: folder });
+});
+afterAll(async () => {
+  await server.close();
+  rmSync(folder, { recursive: true, force: true });
+});
+
+test('a way that an address does not know is told with those it knows', async () => {
+  const { body, headers } = await visitor(server).put('/events', 1, {}).expect(405);
+  expect(headers.allow).toBe('GET, HEAD, POST');
+  expect(body).toMatchObject({ status: 405, detail: expect.stringContaining('GET, HEAD, POST') });
+  await visitor(server).get('/no-such-thing').expect(404);
+});
+
+test('a body of a kind that is not read is told so, and one that is none of what it says', async () => {
+  const { browser } = await household(server);
+  const post = (type: string) => browser.agent.post(`${API_ROOT}/events`).set(REQUEST_HEADER, '1').type(type);
+  await post('application/cbor')
+    .send(Buffer.from([0xa0]))
+    .expect(415);
+  await post('application/json').send('{"events":').expect(400);
+  const squeezed = post('application/json').set('Content-Encoding', 'gzip');
+  squeezed.write(Buffer.from('no gzip at all'));
+  expect((await squeezed).status).toBe(400);
+});
+
+test('what is asked of a file and cannot be is the fault of who asks', async () => {
+  const get = (path: string) => request(server.app).get(path);
+  await get('/%').expect(400);
+  await get('/index.html').set('Range', 'bytes=9999-').expect(416);
+  await get('/index.html').set('If-Match', '"another"').expect(412);
+  await get('/').expect(200);
+});
+
+test('what attempts are counted by is short, however long it was', () => {
+  expect(hashed('a'.repeat(900_000))).toHaveLength(44);
+  expect(hashed('one')).not.toBe(hashed('other'));
+});
