@@ -97,7 +97,7 @@ test('a reading taken without a connection is kept and sent later', async ({ pag
   await page.getByRole('button', { name: 'Read a hygrometer' }).click();
   await page.getByLabel('Humidity in %').fill('52');
   await page.getByRole('button', { name: 'Put it on record' }).click();
-  await expect(page.getByText('52 % is on record.')).toBeVisible();
+  await expect(page.getByText('52 % is kept on this device, and sent when the server is back.')).toBeVisible();
   await expect(page.getByText(/1 of your readings wait/)).toBeVisible();
   await context.setOffline(false);
   await expect(page.getByText(/of your readings wait/)).toHaveCount(0);

@@ -119,7 +119,7 @@ describe('bad requests', () => {
     expect((await raw(JSON.stringify({ name: 'x'.repeat(2_000_000) })).expect(413)).body.detail).toMatch(
       /smaller parts/,
     );
-    expect((await raw('name=Heron', 'application/x-www-form-urlencoded').expect(422)).type).toBe(
+    expect((await raw('name=Heron', 'application/x-www-form-urlencoded').expect(415)).type).toBe(
       'application/problem+json',
     );
     expect((await raw('[]').expect(422)).body.status).toBe(422);
