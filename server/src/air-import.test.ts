@@ -4,7 +4,7 @@ import { API_ROOT, PREVIEW_BYTES, REQUEST_HEADER, type IntakeProgress, type Logg
 import { v7 as uuid } from 'uuid';
 import { IntakeJobs } from './intake/jobs';
 import { importReadings } from './store/air/import-readings';
-import { airOf, numberOf, room, sensor, type Party } from './testing/air';
+import { airOf, LOGGER_PLAN, numberOf, room, sensor, type Party } from './testing/air';
 import { household, openServer, type TestServer } from './testing/fixtures';
 
 let server: TestServer;
@@ -14,17 +14,7 @@ beforeAll(() => {
 afterAll(() => server.close());
 
 describe('importing a logger’s file', () => {
-  const PLAN: LoggerPlan = {
-    delimiter: ';',
-    skip: 1,
-    date: 0,
-    clock: null,
-    rh: 1,
-    temp: 2,
-    order: 'ymd',
-    tempUnit: 'C',
-    rhUnit: 'percent',
-  };
+  const PLAN = LOGGER_PLAN;
   /** Minutes of readings, ending some days ago. */
   const file = (
     minutes: number,

@@ -83,15 +83,22 @@ export async function* apart<K extends TaskName>(
   input: InputOf<K>,
   { quietMs = BOUNDS.quietMs, heapMb = BOUNDS.heapMb }: { quietMs?: number; heapMb?: number } = {},
 ): AsyncGenerator<ItemOf<K>, ResultOf<K>> {
-  const text = await (program ??= programText());
+  const text = await (program ??= programText().catch((error: unknown) => {
+    // The next file tries again.
+    program = null;
+    throw error;
+  }));
   await takePlace();
-  const worker = new Worker(text, {
-    eval: true,
-    workerData: { task, input },
-    resourceLimits: { maxOldGenerationSizeMb: heapMb },
-  });
-  const { ask, stop } = answersOf(worker, quietMs);
+  let stop: (() => Promise<void>) | null = null;
   try {
+    const worker = new Worker(text, {
+      eval: true,
+      workerData: { task, input },
+      resourceLimits: { maxOldGenerationSizeMb: heapMb },
+    });
+    const answers = answersOf(worker, quietMs);
+    const { ask } = answers;
+    ({ stop } = answers);
     let coming = ask();
     for (;;) {
       const answer = await coming;
@@ -103,7 +110,7 @@ export async function* apart<K extends TaskName>(
       yield answer.value as ItemOf<K>;
     }
   } finally {
-    await stop();
+    await stop?.();
     leavePlace();
   }
 }

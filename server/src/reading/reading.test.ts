@@ -2,7 +2,7 @@ import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import fc from 'fast-check';
-import type { LoggerPlan } from '@tembrin/contract';
+import { LOGGER_PLAN } from '../testing/air';
 import { apart, outcomeApart, TOO_MUCH, TOO_SLOW, withApart } from './apart';
 import { packed, unpacked } from './packed';
 import { loggerReadings } from './logger';
@@ -10,17 +10,6 @@ import { loggerReadings } from './logger';
 const folder = mkdtempSync(join(tmpdir(), 'tembrin-reading-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 
-const PLAN: LoggerPlan = {
-  delimiter: ';',
-  skip: 1,
-  date: 0,
-  clock: null,
-  rh: 1,
-  temp: 2,
-  order: 'ymd',
-  tempUnit: 'C',
-  rhUnit: 'percent',
-};
 const NOW = Date.parse('2026-11-20T12:00:00Z');
 
 /** A file of minutes on the disk, and how it is to be read. */
@@ -31,7 +20,7 @@ function minutes(count: number, line = (time: string) => `${time};45,2;20,5`) {
     new Date(start + at * 60_000).toISOString().slice(0, 16).replace('T', ' '),
   );
   writeFileSync(path, ['Time;RH %;Temp °C', ...times.map(line)].join('\n'));
-  return { file: { path, delimiter: ';', skip: 1 }, plan: PLAN, timeZone: 'Europe/Lisbon', nowMs: NOW };
+  return { file: { path, delimiter: ';', skip: 1 }, plan: LOGGER_PLAN, timeZone: 'Europe/Lisbon', nowMs: NOW };
 }
 
 test('what is read apart is what would be read here', async () => {

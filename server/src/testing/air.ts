@@ -1,5 +1,5 @@
 import { HOUR_MS } from '@tembrin/core';
-import type { Air, Sensor } from '@tembrin/contract';
+import type { Air, LoggerPlan, Sensor } from '@tembrin/contract';
 import { v7 as uuid } from 'uuid';
 import type { household, TestServer } from './fixtures';
 
@@ -47,3 +47,16 @@ export const reading = (percent: number, hoursAgo = 1, more: object = {}) => ({
 });
 
 export const airOf = async ({ browser }: Party) => (await browser.get('/air').expect(200)).body as Air;
+
+/** How a plain file of a logger is read: time, humidity, temperature, semicolons between. */
+export const LOGGER_PLAN: LoggerPlan = {
+  delimiter: ';',
+  skip: 1,
+  date: 0,
+  clock: null,
+  rh: 1,
+  temp: 2,
+  order: 'ymd',
+  tempUnit: 'C',
+  rhUnit: 'percent',
+};
