@@ -5,7 +5,7 @@ import { listWords } from '@/copy/lists';
 export const copy = {
   putOnTheStand: (name: string) => `Put ${name} on the stand`,
   playedInSessionsOn: (hours: number, sessions: number) =>
-    `${hoursWords(hours)} played in ${sessions} sessions on record.`,
+    `${hoursWords(hours)} played in ${sessions} ${sessions === 1 ? 'session' : 'sessions'} on record.`,
   onTheStand: 'On the stand',
   putIt: 'Put on the stand',
   whatIsOnWhat: 'What is on, what it pulls, the next change, and tuning.',
