@@ -38,5 +38,10 @@ export const logPageSchema = z.object({
   /** Place in the log reached; ask again with `after` set to it. */
   reached: z.number().int(),
   more: z.boolean(),
+  /**
+   * Which log it is. Another than before, or a place reached before the one asked from: what the server had was put back from a
+   * backup, so read from the beginning.
+   */
+  epoch: z.string(),
 });
 export type LogPage = z.infer<typeof logPageSchema>;

@@ -204,39 +204,6 @@ test('the household changes its name, zone and schools', async () => {
   await browser.put('/household', 2, { name: 'Quayside', ...settings }).expect(422);
 });
 
-describe('the demo library', () => {
-  test('every visitor gets a copy of their own, full of history', async () => {
-    const [one, two] = [visitor(server), visitor(server)];
-    const first = await one.post('/demo', { timeZone: 'Europe/Lisbon' }).expect(201);
-    const second = await two.post('/demo', { timeZone: 'Europe/Lisbon' }).expect(201);
-    expect(first.body).toMatchObject({ demo: true, email: null });
-    expect(second.body.id).not.toBe(first.body.id);
-    const log = await one.get('/events').expect(200);
-    expect(log.body.events).toHaveLength(5000);
-    expect(log.body.more).toBe(true);
-    await one.postEvents(madeEvent(first.body.instruments[0].id, 'rosined', {}, Date.now())).expect(200);
-  }, 30_000);
-
-  test('copies past their time are cleared away, others are not', async () => {
-    const browser = visitor(server);
-    await browser.post('/demo', { timeZone: 'Europe/Lisbon' }).expect(201);
-    const { demos, database } = server;
-    const masters = () => database.models.Household.findAll({ where: { demo: true, openedAt: null } });
-    const [stale] = await masters();
-    await demos.clear(new Date(Date.now() + 13 * 3_600_000));
-    await browser.get('/household').expect(200);
-    expect((await masters()).map(({ id }) => id)).not.toContain(stale!.id);
-    // Whoever writes meanwhile waits for none of it, nor does another process that would clear away too.
-    const other = await household(server);
-    const held = database.sequelize.transaction();
-    const transaction = await held;
-    await database.models.Household.findOne({ where: { id: other.household.id }, transaction, lock: true });
-    await demos.clear(new Date(Date.now() + 49 * 3_600_000));
-    await browser.get('/household').expect(401);
-    await transaction.rollback();
-  }, 30_000);
-});
-
 describe('what the server says of itself', () => {
   test('healthy while the database answers', async () => {
     const dying = openServer();

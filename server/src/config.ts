@@ -10,6 +10,8 @@ const configSchema = z.object({
   DATABASE_PORT: port,
   DATABASE_NAME: z.string().default('tembrin'),
   DATABASE_USER: z.string().default('tembrin_app'),
+  /** Where the database knows the server's user to come from: its host, `%` for any. */
+  DATABASE_USER_HOST: z.string().default('127.0.0.1'),
   DATABASE_PASSWORD: z.string().min(1),
   /** Signs session cookies; the same for every server process on one database. */
   SESSION_SECRET: z.string().min(32),

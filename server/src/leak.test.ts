@@ -219,6 +219,7 @@ test('the database itself keeps an event from belonging to another household’s
   const now = new Date();
   const row = {
     seq: null,
+    number: 1000,
     householdId: mine.household.id,
     id: uuid(),
     instrumentId: theirs.instrument.id,

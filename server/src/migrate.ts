@@ -8,7 +8,7 @@ const owner = {
   user: process.env.DATABASE_OWNER ?? '',
   password: process.env.DATABASE_OWNER_PASSWORD ?? '',
 };
-migrate(owner, config.DATABASE_USER)
+migrate(owner, config.DATABASE_USER, config.DATABASE_USER_HOST)
   .then((done) => {
     if (done.length > 0) console.log(`Database brought up to date: ${done.join(', ')}`);
   })

@@ -1,5 +1,6 @@
 import {
   DataTypes,
+  type CreationOptional,
   type Model,
   type InferAttributes,
   type InferCreationAttributes,
@@ -20,6 +21,15 @@ export interface HouseholdRow extends Model<InferAttributes<HouseholdRow>, Infer
   openedAt: Date | null;
   createdAt: Date;
   version: number;
+  /** Counted up by every change of the household. */
+  turn: CreationOptional<number>;
+  /** Number of the newest event of its log. */
+  logNumber: CreationOptional<number>;
+  /** Another one after a backup was put back: devices then read the log from its beginning. */
+  logEpoch: string;
+  /** The demo master whose first `baseNumber` events its log begins with. */
+  base: CreationOptional<string | null>;
+  baseNumber: CreationOptional<number>;
 }
 
 export interface AccountRow extends Model<InferAttributes<AccountRow>, InferCreationAttributes<AccountRow>> {
@@ -48,6 +58,8 @@ export interface InstrumentRow extends Model<InferAttributes<InstrumentRow>, Inf
 
 export interface EventRow extends Model<InferAttributes<EventRow>, InferCreationAttributes<EventRow>> {
   seq: number | null;
+  /** Its place in its household's log, from 1. */
+  number: number;
   householdId: string;
   id: string;
   instrumentId: string;
@@ -79,6 +91,8 @@ export interface SensorRow extends Model<InferAttributes<SensorRow>, InferCreati
   stays: string;
   keyHash: string | null;
   battery: number | null;
+  /** How many readings it has. */
+  readings: CreationOptional<number>;
   addedAt: Date;
   version: number;
 }
@@ -122,6 +136,16 @@ export interface SessionRow extends Model<InferAttributes<SessionRow>, InferCrea
   data: string;
 }
 
+/** How an import goes, told by the process that does it. */
+export interface ImportRow extends Model<InferAttributes<ImportRow>, InferCreationAttributes<ImportRow>> {
+  householdId: string;
+  id: string;
+  progress: string;
+  cancelled: boolean;
+  seenAt: Date;
+  endedAt: Date | null;
+}
+
 export interface Models {
   Session: ModelStatic<SessionRow>;
   Household: ModelStatic<HouseholdRow>;
@@ -133,6 +157,7 @@ export interface Models {
   SaltCheck: ModelStatic<SaltCheckRow>;
   Card: ModelStatic<CardRow>;
   CalendarItem: ModelStatic<CalendarItemRow>;
+  Import: ModelStatic<ImportRow>;
 }
 
 const id = () => ({ type: DataTypes.UUID, allowNull: false }) as const;
@@ -161,6 +186,11 @@ export function defineModels(sequelize: Sequelize): Models {
         openedAt: { type: DataTypes.DATE(3), allowNull: true },
         createdAt: time(),
         version: version(),
+        turn: { type: DataTypes.BIGINT, allowNull: false, defaultValue: 0 },
+        logNumber: { type: DataTypes.BIGINT, allowNull: false, defaultValue: 0 },
+        logEpoch: text(36),
+        base: { type: DataTypes.UUID, allowNull: true },
+        baseNumber: { type: DataTypes.BIGINT, allowNull: false, defaultValue: 0 },
       },
       { tableName: 'households' },
     ),
@@ -198,6 +228,7 @@ export function defineModels(sequelize: Sequelize): Models {
       'Event',
       {
         seq: { type: DataTypes.BIGINT, primaryKey: true, autoIncrement: true },
+        number: { type: DataTypes.BIGINT, allowNull: false },
         householdId: id(),
         id: id(),
         instrumentId: id(),
@@ -235,6 +266,7 @@ export function defineModels(sequelize: Sequelize): Models {
         stays: { type: DataTypes.TEXT, allowNull: false },
         keyHash: { type: DataTypes.STRING(64), allowNull: true },
         battery: { type: DataTypes.FLOAT, allowNull: true },
+        readings: { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 },
         addedAt: time(),
         version: version(),
       },
@@ -276,6 +308,18 @@ export function defineModels(sequelize: Sequelize): Models {
         cancelledAt: { type: DataTypes.DATE(3), allowNull: true },
       },
       { tableName: 'calendar_items' },
+    ),
+    Import: sequelize.define<ImportRow>(
+      'Import',
+      {
+        householdId: { ...id(), primaryKey: true },
+        id: { ...id(), primaryKey: true },
+        progress: { type: DataTypes.TEXT, allowNull: false },
+        cancelled: { type: DataTypes.BOOLEAN, allowNull: false },
+        seenAt: time(),
+        endedAt: { type: DataTypes.DATE(3), allowNull: true },
+      },
+      { tableName: 'imports' },
     ),
   };
 }

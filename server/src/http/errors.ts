@@ -1,6 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { ConnectionError } from 'sequelize';
+import { isPassing } from '../database/transaction';
 import { problem, ProblemError } from '../problems/problems';
 import type { Problem } from '@tembrin/contract';
 
@@ -14,9 +15,34 @@ export function problemAnswers(log: Logger): ErrorRequestHandler {
   return (error: unknown, _request, response, next) => {
     if (response.headersSent) return next(error);
     const answer = problemOf(error);
-    if (answer.status >= 500) log.error({ err: error }, 'request failed');
+    if (answer.status >= 500) log.error({ failure: toldOf(error), status: answer.status }, 'request failed');
+    if (answer.status === 503) response.setHeader('Retry-After', String(RETRY_AFTER_S));
     response.status(answer.status).type('application/problem+json');
     response.json(answer);
+  };
+}
+
+/** After so long it is worth while to ask again, s. */
+const RETRY_AFTER_S = 5;
+
+/** Lines of a stack that a log line holds. */
+const STACK_LINES = 8;
+
+/**
+ * What is logged of a failure: its kind, its code, and where it came from. Not its words: the database's carry names and values of
+ * people.
+ */
+export function toldOf(error: unknown): object {
+  const { name, code, stack, original } = (error ?? {}) as Error & {
+    code?: unknown;
+    original?: { errno?: number; code?: string };
+  };
+  const at = stack?.split('\n').filter((line) => /^\s+at /.test(line));
+  return {
+    name: name ?? typeof error,
+    ...(typeof code === 'string' && { code }),
+    ...(original && { database: original.errno ?? original.code }),
+    at: at?.slice(0, STACK_LINES).map((line) => line.trim()),
   };
 }
 
@@ -34,6 +60,8 @@ function problemOf(error: unknown): Problem {
   if (error instanceof ConnectionError) {
     return problem(503, 'no-database', 'The server cannot reach its database. Nothing is lost; try again in a minute.');
   }
+  if (isPassing(error))
+    return problem(503, 'busy', 'Others are writing at the same place just now. Nothing was changed; try again in a moment.');
   const type = (error as { type?: unknown } | null)?.type;
   if (type === 'entity.too.large') {
     return problem(413, 'too-large', 'That is more than one request may carry. Send it in smaller parts.');

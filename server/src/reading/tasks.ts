@@ -1,3 +1,4 @@
+import { demoLibrary } from '@tembrin/simulators';
 import type { CalendarPreview } from '@tembrin/contract';
 import { readCalendar } from '../formats/calendar-read';
 import { fail } from '../problems/problems';
@@ -17,12 +18,13 @@ interface CalendarText {
   nowMs: number;
 }
 
-/** What is read apart from everything else: all text that comes from outside. Each gives what it finds as it finds it. */
+/** What is done apart from everything else: reading all text that comes from outside, making the demo library. Each gives what it finds as it finds it. */
 export const TASKS = {
   loggerPreview: atOnce(loggerPreview),
   loggerReadings,
   diaryPreview: atOnce(diaryPreview),
   diaryEntries,
+  demoLibrary: atOnce(({ nowMs, timeZone }: { nowMs: number; timeZone: string }) => demoLibrary(nowMs, timeZone)),
   calendar: atOnce(async ({ text, timeZone, nowMs }: CalendarText): Promise<CalendarPreview> => {
     try {
       return await readCalendar(text, timeZone, nowMs);

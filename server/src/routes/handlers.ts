@@ -200,12 +200,12 @@ function calendarHandlers({ database, secret }: Ground) {
 /** What goes out as files, and comes in again. */
 function archiveHandlers({ database, imports }: Ground) {
   const archive = (scope: HouseholdScope) => new ArchiveScope(database, scope);
-  const tables = (scope: HouseholdScope) => new TableScope(database, scope);
+  const tables = (scope: HouseholdScope) => new TableScope(scope);
   return {
-    previewDiary: ({ scope, query, request }) => previewDiary(database, scope, request, query),
+    previewDiary: ({ scope, query, request }) => previewDiary(scope, request, query),
     importDiary: ({ scope, params, query, request }) =>
       imports.run(scope.identity.householdId, params.importId, upload(request, query.plan, DIARY_BYTES), (file) =>
-        importDiary(database, scope, query, file),
+        importDiary(scope, query, file),
       ),
     exportArchive: ({ scope }) => archive(scope).json(),
     exportLog: ({ scope }) => tables(scope).logCsv(),

@@ -4,6 +4,7 @@ import type { RequestHandler } from 'express';
 import { rateLimit } from 'express-rate-limit';
 import type { Database } from '../database/connect';
 import { hashed } from '../http/security';
+import { inTransaction } from '../database/transaction';
 import { fail, problem } from '../problems/problems';
 import { isKeyOf } from '../store/air/sensors';
 import { takeIn } from '../store/air/readings';
@@ -33,11 +34,12 @@ const LEFT_TOLD = 20;
  * @throws ProblemError 401 for a wrong or revoked key, 422 when nothing in the pack can be taken
  */
 export async function takeSenml(
-  { sequelize, models }: Database,
+  database: Database,
   id: string,
   authorization: string | undefined,
   pack: BodyOf<'postSenml'>,
 ): Promise<ResponseOf<'postSenml'>> {
+  const { sequelize, models } = database;
   const key = /^Bearer (\S+)$/i.exec(authorization ?? '')?.[1];
   const rows = key ? await models.Sensor.findAll({ where: { id } }) : [];
   const row = rows.find(({ keyHash }) => isKeyOf(keyHash, key!));
@@ -56,7 +58,7 @@ export async function takeSenml(
       Object.fromEntries(faults.map(({ index, fault }) => [index, readingFaultSentence(fault)])),
     );
   }
-  return sequelize.transaction(async (transaction) => {
+  return inTransaction(database, async (transaction) => {
     // A pack may tell of the battery alone.
     const intake = readings.length > 0 ? await takeIn(sequelize, row.no!, readings, transaction) : NOTHING;
     if (battery !== null && battery !== row.battery) await row.update({ battery }, { transaction });

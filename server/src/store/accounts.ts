@@ -3,6 +3,7 @@ import type { Credentials, NewAccount } from '@tembrin/contract';
 import { UniqueConstraintError } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { Database } from '../database/connect';
+import { inTransaction } from '../database/transaction';
 import { fail } from '../problems/problems';
 
 /** Who is signed in, as the session keeps it. `accountId` null: a visitor to a demo library. */
@@ -18,12 +19,13 @@ let nobody: Promise<string> | undefined;
  * Makes an account and its household, together or not at all.
  * @throws ProblemError 409 when the address has an account already
  */
-export async function createAccount({ sequelize, models }: Database, wanted: NewAccount): Promise<Identity> {
+export async function createAccount(database: Database, wanted: NewAccount): Promise<Identity> {
+  const { models } = database;
   const passwordHash = await hash(wanted.password);
   const identity = { householdId: uuid(), accountId: uuid() };
   const createdAt = new Date();
   try {
-    await sequelize.transaction(async (transaction) => {
+    await inTransaction(database, async (transaction) => {
       await models.Household.create(
         {
           id: identity.householdId,
@@ -34,6 +36,7 @@ export async function createAccount({ sequelize, models }: Database, wanted: New
           openedAt: createdAt,
           createdAt,
           version: 1,
+          logEpoch: uuid(),
         },
         { transaction },
       );

@@ -43,7 +43,7 @@ export async function appendEvents(
       : [];
     const bowed = [...instruments.values()].map(({ id, family }) => ({ id, family: family as Family }));
     const ids = events.flatMap((event) => [event.id, ...referredTo(event)]);
-    const rows = await models.Event.findAll({ where: scope.where({ id: { [Op.in]: ids } }), transaction, raw: true });
+    const rows = await scope.eventRows({ id: { [Op.in]: ids } }, { transaction });
     const stored = new Map(rows.map((row) => [row.id, eventOf(row)]));
     const sessions = new Map<string, LogEvent[]>();
     const accepted: LogEvent[] = [];
@@ -58,13 +58,12 @@ export async function appendEvents(
         );
       const same = stored.get(event.id);
       if (same) {
-        if (JSON.stringify(eventColumns(same, '', receivedAt)) === JSON.stringify(eventColumns(event, '', receivedAt)))
-          return 'known';
+        if (isSame(same, event)) return 'known';
         return problem(409, 'id-taken', 'Another entry has this id. Enter it once more, so that it gets its own.');
       }
       let known = sessions.get(event.instrumentId);
       if (!known && decidesSessions(event.type)) {
-        known = await sessionEvents(models, scope, event.instrumentId, transaction);
+        known = await sessionEvents(scope, event.instrumentId, transaction);
         sessions.set(event.instrumentId, known);
       }
       const context: AdmissionContext = {
@@ -94,12 +93,15 @@ export async function appendEvents(
           : { index, id, outcome: 'refused', problem: verdict },
       );
     }
-    await models.Event.bulkCreate(
-      accepted.map((event) => eventColumns(event, household.id, receivedAt)),
-      { transaction },
-    );
+    await scope.storeEvents(household, accepted, receivedAt, transaction);
     return outcomes;
   });
+}
+
+/** Whether two events say the same of the same. */
+function isSame(one: LogEvent, other: LogEvent): boolean {
+  const said = (event: LogEvent) => JSON.stringify(eventColumns(event, '', new Date(0), 0));
+  return said(one) === said(other);
 }
 
 async function placesOf(
@@ -112,15 +114,10 @@ async function placesOf(
 }
 
 async function sessionEvents(
-  models: Database['models'],
   scope: HouseholdScope,
   instrumentId: string,
   transaction: Transaction,
 ): Promise<LogEvent[]> {
-  const rows = await models.Event.findAll({
-    where: scope.where({ instrumentId, type: { [Op.in]: [...SESSION_TYPES] } }),
-    transaction,
-    raw: true,
-  });
+  const rows = await scope.eventRows({ instrumentId, type: { [Op.in]: [...SESSION_TYPES] } }, { transaction });
   return rows.map(eventOf);
 }

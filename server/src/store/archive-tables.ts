@@ -10,8 +10,6 @@ import {
   stringsOn,
 } from '@tembrin/core';
 import Papa from 'papaparse';
-import type { Database } from '../database/connect';
-import { wholeLog } from './assessed';
 import type { HouseholdScope } from './scope';
 
 const NEWLINE = '\r\n';
@@ -24,14 +22,11 @@ function safe(cell: string): string {
 
 /** A household's log, sessions and strings as tables for a spreadsheet. */
 export class TableScope {
-  constructor(
-    private readonly database: Database,
-    private readonly scope: HouseholdScope,
-  ) {}
+  constructor(private readonly scope: HouseholdScope) {}
 
   /** The log, an event a line; the payload as JSON, so that nothing is lost. */
   async logCsv(): Promise<string> {
-    const events = await wholeLog(this.database, this.scope);
+    const events = await this.scope.log();
     return Papa.unparse(
       {
         fields: [...LOG_COLUMNS],
@@ -50,7 +45,7 @@ export class TableScope {
 
   async sessionsCsv(nowMs = Date.now()): Promise<string> {
     const { instruments, timeZone } = await this.scope.household();
-    const logs = byInstrument(await wholeLog(this.database, this.scope));
+    const logs = byInstrument(await this.scope.log());
     const day = wallFormat(timeZone, { year: 'numeric', month: '2-digit', day: '2-digit' });
     const clock = wallFormat(timeZone, { hour: '2-digit', minute: '2-digit' });
     const rows = instruments.flatMap(({ id, name }) =>
@@ -78,7 +73,7 @@ export class TableScope {
 
   async stringsCsv(nowMs = Date.now()): Promise<string> {
     const { instruments, timeZone } = await this.scope.household();
-    const logs = byInstrument(await wholeLog(this.database, this.scope));
+    const logs = byInstrument(await this.scope.log());
     const day = wallFormat(timeZone, { year: 'numeric', month: '2-digit', day: '2-digit' });
     const rows = instruments.flatMap((instrument) => {
       const log = foldLog(logs.get(instrument.id) ?? [], nowMs, timeZone);

@@ -17,15 +17,13 @@ import { MOST_PLACES, placeColumns, PlaceScope } from './air/places';
 import { archivedSensorSchema, ArchivedAir } from './archive-air';
 import { LOG_COLUMNS } from './archive-tables';
 import { CardScope } from './cards';
-import { wholeLog } from './assessed';
-import { eventColumns, instrumentColumns } from './rows';
+import { instrumentColumns } from './rows';
 import { MOST_INSTRUMENTS, type HouseholdScope } from './scope';
 import type { HouseholdRow } from '../database/models';
 import type { Transaction } from 'sequelize';
 
 /** Largest file that is brought in again, bytes. */
 const MOST_BYTES = 60_000_000;
-const AT_ONCE = 1000;
 
 /** Reads the body as it comes, up to what is taken. */
 export async function bodyText(request: Request): Promise<string> {
@@ -55,7 +53,7 @@ export class ArchiveScope {
       new PlaceScope(this.database, this.scope).places(),
       new ArchivedAir(this.database, this.scope).out(),
       new CardScope(this.database, this.scope).cards(),
-      wholeLog(this.database, this.scope),
+      this.scope.log(),
     ]);
     const { name, timeZone, schools, currency, instruments } = household;
     const archive: Archive = {
@@ -135,7 +133,7 @@ export class ArchiveScope {
     const before = (await cards.cards(transaction)).length;
     await cards.addIn(archive.cards, transaction);
     const after = (await cards.cards(transaction)).length;
-    const { stored, known } = await this.store(archive.events, transaction);
+    const { stored, known } = await this.store(archive.events, household, transaction);
     return {
       instruments: newInstruments.length,
       places: newPlaces.length,
@@ -171,8 +169,8 @@ export class ArchiveScope {
       const event = { ...Object.fromEntries(LOG_COLUMNS.map((name) => [name, cell(name)])), payload };
       return checked(logEventSchema, event, `Line ${line + 2}`);
     });
-    return this.scope.alone(async (transaction) => {
-      const { stored, known } = await this.store(events, transaction);
+    return this.scope.alone(async (transaction, household) => {
+      const { stored, known } = await this.store(events, household, transaction);
       return {
         instruments: 0,
         places: 0,
@@ -188,8 +186,7 @@ export class ArchiveScope {
   }
 
   /** Stores events that are not there yet. They were admitted once: only that they hang together is looked at again. */
-  private async store(events: readonly LogEvent[], transaction: Transaction) {
-    const { models } = this.database;
+  private async store(events: readonly LogEvent[], household: HouseholdRow, transaction: Transaction) {
     const instruments = await this.scope.instrumentRows(transaction);
     const there = await this.scope.knownEvents(
       events.map(({ id }) => id),
@@ -213,14 +210,7 @@ export class ArchiveScope {
     const receivedAt = new Date();
     const seen = new Set(there);
     const fresh = events.filter(({ id }) => !seen.has(id) && seen.add(id));
-    for (let from = 0; from < fresh.length; from += AT_ONCE) {
-      await models.Event.bulkCreate(
-        fresh
-          .slice(from, from + AT_ONCE)
-          .map((event) => eventColumns(event, this.scope.identity.householdId, receivedAt)),
-        { transaction },
-      );
-    }
+    await this.scope.storeEvents(household, fresh, receivedAt, transaction);
     return { stored: fresh.length, known: events.length - fresh.length };
   }
 }

@@ -1,51 +1,45 @@
 import { logEventSchema, refusalOf, type LogEvent } from '@tembrin/core';
 import { refusalSentence, type DiaryPreview, type QueryOf } from '@tembrin/contract';
 import { v5 as namedUuid } from 'uuid';
-import type { Database } from '../database/connect';
 import { fail } from '../problems/problems';
 import type { ArrivedFile } from '../intake/jobs';
 import { fileTop } from '../intake/preview';
 import { apart, outcomeApart } from '../reading/apart';
 import type { DiaryGround, PlacedEntry } from '../reading/diary';
-import { wholeLog } from './assessed';
-import { eventColumns, instrumentOf } from './rows';
+import { instrumentOf } from './rows';
 import type { HouseholdScope } from './scope';
 
-const AT_ONCE = 1000;
 /** The same line of the same diary makes the same entry, so bringing it in twice is harmless. */
 const DIARY_NAMES = '6d8f4f0e-6c1b-5c8e-9a55-2f0a2b7f9d11';
 
 async function groundOf(
-  database: Database,
   scope: HouseholdScope,
   choices: DiaryGround['choices'],
   nowMs: number,
 ): Promise<DiaryGround> {
-  const [{ instruments, timeZone }, events] = await Promise.all([scope.household(), wholeLog(database, scope)]);
+  const [{ instruments, timeZone }, events] = await Promise.all([scope.household(), scope.log()]);
   return { instruments, events, choices, timeZone, nowMs };
 }
 
 /** Looks at the top of a diary. Nothing is stored. */
 export async function previewDiary(
-  database: Database,
   scope: HouseholdScope,
   body: AsyncIterable<Uint8Array>,
   { plan, ...choices }: QueryOf<'previewDiary'>,
   nowMs = Date.now(),
 ): Promise<DiaryPreview> {
   const file = await fileTop(body);
-  return outcomeApart('diaryPreview', { file, plan, ground: await groundOf(database, scope, choices, nowMs) });
+  return outcomeApart('diaryPreview', { file, plan, ground: await groundOf(scope, choices, nowMs) });
 }
 
 /** Puts a diary on record: every entry in one transaction, or nothing. */
 export async function importDiary(
-  database: Database,
   scope: HouseholdScope,
   { plan, leaveFaulty, ...choices }: QueryOf<'importDiary'>,
   { path, delimiter, skip, progress, told, alive }: ArrivedFile,
   nowMs = Date.now(),
 ): Promise<void> {
-  const ground = await groundOf(database, scope, choices, nowMs);
+  const ground = await groundOf(scope, choices, nowMs);
   const entries: PlacedEntry[] = [];
   const file = { path, delimiter, skip };
   for await (const stretch of apart('diaryEntries', { file, plan, leaveFaulty, ground })) {
@@ -55,7 +49,7 @@ export async function importDiary(
   if (entries.length === 0)
     fail(422, 'nothing-to-import', 'Nothing in this file is new. Everything in it is on record or left out.');
   alive();
-  await storeEntries(database, scope, entries, progress.intake, nowMs);
+  await storeEntries(scope, entries, progress.intake, nowMs);
 }
 
 function eventOfEntry({ instrumentId, day, minutes, count, from, to }: PlacedEntry, recordedAt: string): LogEvent {
@@ -70,7 +64,6 @@ function eventOfEntry({ instrumentId, day, minutes, count, from, to }: PlacedEnt
 }
 
 function storeEntries(
-  database: Database,
   scope: HouseholdScope,
   entries: readonly PlacedEntry[],
   intake: ArrivedFile['progress']['intake'],
@@ -98,13 +91,8 @@ function storeEntries(
       });
       if (refusal) fail(422, refusal.code, refusalSentence(refusal, household.timeZone));
     }
-    for (let at = 0; at < fresh.length; at += AT_ONCE) {
-      await database.models.Event.bulkCreate(
-        fresh.slice(at, at + AT_ONCE).map((event) => eventColumns(event, household.id, receivedAt)),
-        { transaction },
-      );
-    }
+    await scope.storeEvents(household, fresh, receivedAt, transaction);
     intake.stored = fresh.length;
     intake.known = there.size;
-  });
+  }, 'long');
 }

@@ -44,10 +44,10 @@ export function householdOf(row: HouseholdRow, instruments: InstrumentRow[], ema
   };
 }
 
-type EventColumns = Pick<EventRow, 'id' | 'instrumentId' | 'type' | 'occurredAt' | 'recordedAt' | 'payload'>;
+export type EventColumns = Pick<EventRow, 'number' | 'id' | 'instrumentId' | 'type' | 'occurredAt' | 'recordedAt' | 'payload'>;
 
 /** Rows were validated when they came in, so they are put together here without checking each again. */
-export function eventOf(row: EventColumns): LogEvent {
+export function eventOf(row: Omit<EventColumns, 'number'>): LogEvent {
   return {
     id: row.id,
     instrumentId: row.instrumentId,
@@ -58,11 +58,12 @@ export function eventOf(row: EventColumns): LogEvent {
   } as LogEvent;
 }
 
-/** Columns of an event that has been checked against its schema. */
-export function eventColumns(event: LogEvent, householdId: string, receivedAt: Date) {
+/** Columns of an event that has been checked against its schema. @param number its place in the household's log */
+export function eventColumns(event: LogEvent, householdId: string, receivedAt: Date, number: number) {
   const { id, instrumentId, type, occurredAt, recordedAt, payload } = event;
   return {
     seq: null,
+    number,
     householdId,
     id,
     instrumentId,

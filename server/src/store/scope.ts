@@ -7,18 +7,25 @@ import type {
   NewInstrument,
 } from '@tembrin/contract';
 import { EVENTS_PER_PAGE } from '@tembrin/contract';
-import { Op, type Transaction, type WhereOptions } from 'sequelize';
+import type { LogEvent } from '@tembrin/core';
+import { Op, type Transaction, type WhereAttributeHash } from 'sequelize';
 import type { Database } from '../database/connect';
-import type { HouseholdRow, InstrumentRow } from '../database/models';
+import type { EventRow, HouseholdRow, InstrumentRow } from '../database/models';
+import { inTransaction } from '../database/transaction';
 import { CHANGED, fail } from '../problems/problems';
 import type { Identity } from './accounts';
-import { eventOf, householdOf, instrumentColumns, instrumentOf } from './rows';
+import { eventColumns, eventOf, type EventColumns, householdOf, instrumentColumns, instrumentOf } from './rows';
 
 /** More than any cupboard; keeps one household from filling the disk. */
 export const MOST_INSTRUMENTS = 500;
 
 /** Ids that one query asks for. */
 const IDS_AT_ONCE = 1000;
+/** A demo copy is as old as its last change: the oldest goes first. */
+const TAKE_TURN = `UPDATE households
+  SET turn = turn + 1, openedAt = IF(demo AND openedAt IS NOT NULL, UTC_TIMESTAMP(3), openedAt) WHERE id = :id`;
+/** Rows that one statement stores. */
+const ROWS_AT_ONCE = 1000;
 
 /**
  * One household's view of the database: the only way to its rows. Every query made here carries the household's id,
@@ -35,12 +42,26 @@ export class HouseholdScope {
     return { ...condition, householdId: this.identity.householdId };
   }
 
-  /** Runs work as one transaction that holds this household's row, so that its changes happen one after another. */
-  alone<T>(work: (transaction: Transaction, household: HouseholdRow) => Promise<T>): Promise<T> {
-    return this.database.sequelize.transaction(async (transaction) => {
-      const row = await this.householdRow(transaction);
-      return work(transaction, row);
-    });
+  /**
+   * Runs work as one transaction in which this household's turn is counted up, so that its changes happen one after another: on
+   * one server by the lock on its row, on a cluster because of two such changes the later is refused, and tried again.
+   * @param work may be carried out several times
+   */
+  alone<T>(
+    work: (transaction: Transaction, household: HouseholdRow) => Promise<T>,
+    pool: 'short' | 'long' = 'short',
+  ): Promise<T> {
+    return inTransaction(
+      this.database,
+      async (transaction) => {
+        await this.database.sequelize.query(TAKE_TURN, {
+          replacements: { id: this.identity.householdId },
+          transaction,
+        });
+        return work(transaction, await this.householdRow(transaction));
+      },
+      pool,
+    );
   }
 
   /** The household's own row, as it stands. */
@@ -49,11 +70,9 @@ export class HouseholdScope {
   }
 
   private async householdRow(transaction?: Transaction): Promise<HouseholdRow> {
-    const lock = transaction ? transaction.LOCK.UPDATE : undefined;
     const row = await this.database.models.Household.findOne({
       where: { id: this.identity.householdId },
       transaction,
-      lock,
     });
     return (
       row ?? fail(401, 'signed-out', 'You are no longer signed in. Sign in again; what is on this device is kept.')
@@ -133,35 +152,91 @@ export class HouseholdScope {
     return row;
   }
 
+  /**
+   * Rows of the log, in the order in which they were stored: those a demo copy has of its master, then its own.
+   * @param after only those past this number
+   */
+  async eventRows(
+    condition: WhereAttributeHash<EventRow>,
+    { after = 0, most, transaction }: { after?: number; most?: number; transaction?: Transaction } = {},
+  ): Promise<EventColumns[]> {
+    const { base, baseNumber } = await this.householdRow(transaction);
+    const rows = async (
+      householdId: string,
+      number: { [Op.gt]: number; [Op.lte]?: number },
+      limit?: number,
+      more: WhereAttributeHash<EventRow> = {},
+    ) =>
+      this.database.models.Event.findAll({
+        where: { [Op.and]: [condition, more, { householdId, number }] },
+        order: [['number', 'ASC']],
+        limit,
+        transaction,
+        raw: true,
+      });
+    const shared =
+      base !== null && after < Number(baseNumber)
+        ? await rows(base, { [Op.gt]: after, [Op.lte]: Number(baseNumber) }, most, {
+            // A master's events are about its instruments: those a visitor took out of a copy are not told of.
+            instrumentId: { [Op.in]: await this.instrumentIds(transaction) },
+          })
+        : [];
+    if (most !== undefined && shared.length >= most) return shared;
+    const own = await rows(this.identity.householdId, { [Op.gt]: after }, most && most - shared.length);
+    return [...shared, ...own];
+  }
+
+  private async instrumentIds(transaction?: Transaction): Promise<string[]> {
+    const { Instrument: Instruments } = this.database.models;
+    const own = await Instruments.findAll({ where: this.where({}), attributes: ['id'], transaction, raw: true });
+    return own.map(({ id }) => id);
+  }
+
   /** Which of some ids are those of events on record. */
   async knownEvents(ids: readonly string[], transaction: Transaction): Promise<Set<string>> {
     const known = new Set<string>();
     for (let from = 0; from < ids.length; from += IDS_AT_ONCE) {
-      const rows = await this.database.models.Event.findAll({
-        where: this.where({ id: { [Op.in]: ids.slice(from, from + IDS_AT_ONCE) } }),
-        attributes: ['id'],
-        transaction,
-        raw: true,
-      });
-      for (const { id } of rows) known.add(id);
+      const asked = { id: { [Op.in]: ids.slice(from, from + IDS_AT_ONCE) } };
+      for (const { id } of await this.eventRows(asked, { transaction })) known.add(id);
     }
     return known;
   }
 
+  /** The whole log, in the order in which it was stored. */
+  async log(): Promise<LogEvent[]> {
+    return (await this.eventRows({})).map(eventOf);
+  }
+
   /** A page of the log in the order in which it was stored. */
   async logPage(after: number, instrumentId?: string): Promise<LogPage> {
-    const condition: WhereOptions = { seq: { [Op.gt]: after }, ...(instrumentId && { instrumentId }) };
-    const rows = await this.database.models.Event.findAll({
-      where: this.where(condition),
-      order: [['seq', 'ASC']],
-      limit: EVENTS_PER_PAGE + 1,
-      raw: true,
-    });
+    const { logEpoch, logNumber } = await this.row();
+    const rows = await this.eventRows(instrumentId ? { instrumentId } : {}, { after, most: EVENTS_PER_PAGE + 1 });
     const page = rows.slice(0, EVENTS_PER_PAGE);
     return {
       events: page.map(eventOf),
-      reached: Number(page.at(-1)?.seq ?? after),
+      // A place past the log's end is none of this log's: what a backup gave back is shorter.
+      reached: Number(page.at(-1)?.number ?? Math.min(after, Number(logNumber))),
       more: rows.length > page.length,
+      epoch: logEpoch,
     };
+  }
+
+  /** Stores events that were admitted, in their order, under the next numbers of the log. */
+  async storeEvents(
+    household: HouseholdRow,
+    events: readonly LogEvent[],
+    receivedAt: Date,
+    transaction: Transaction,
+  ): Promise<void> {
+    const { Event } = this.database.models;
+    const before = Number(household.logNumber);
+    for (let from = 0; from < events.length; from += ROWS_AT_ONCE)
+      await Event.bulkCreate(
+        events
+          .slice(from, from + ROWS_AT_ONCE)
+          .map((event, at) => eventColumns(event, household.id, receivedAt, before + from + at + 1)),
+        { transaction },
+      );
+    if (events.length > 0) await household.update({ logNumber: before + events.length }, { transaction });
   }
 }

@@ -17,6 +17,9 @@ export function steps(queryInterface: QueryInterface) {
       if (await found('STATISTICS', { TABLE_NAME, INDEX_NAME })) return;
       await queryInterface.addIndex(TABLE_NAME, { name: INDEX_NAME, fields: [...fields], unique });
     },
+    async noIndex(TABLE_NAME: string, INDEX_NAME: string): Promise<void> {
+      if (await found('STATISTICS', { TABLE_NAME, INDEX_NAME })) await queryInterface.removeIndex(TABLE_NAME, INDEX_NAME);
+    },
     async column(TABLE_NAME: string, COLUMN_NAME: string, column: ModelAttributeColumnOptions): Promise<void> {
       if (await found('COLUMNS', { TABLE_NAME, COLUMN_NAME })) return;
       await queryInterface.addColumn(TABLE_NAME, COLUMN_NAME, column);

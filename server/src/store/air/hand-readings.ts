@@ -5,7 +5,7 @@ import type { Database } from '../../database/connect';
 import { fail } from '../../problems/problems';
 import type { HouseholdScope } from '../scope';
 import { rollUp } from './hours';
-import { READING_COLUMNS, takeIn } from './readings';
+import { countReadings, READING_COLUMNS, takeIn } from './readings';
 import { SensorScope } from './sensors';
 
 /** Newest readings that are listed to be taken back. */
@@ -51,10 +51,12 @@ export class ReadingScope {
     const { sequelize } = this.database;
     await this.scope.alone(async (transaction) => {
       const row = await this.sensors.row(id, transaction);
-      await sequelize.query('DELETE FROM readings WHERE sensor = :no AND at = :atS', {
+      const gone = await sequelize.query('DELETE FROM readings WHERE sensor = :no AND at = :atS', {
         replacements: { no: row.no, atS },
+        type: QueryTypes.BULKDELETE,
         transaction,
       });
+      await countReadings(sequelize, row.no!, -Number(gone), transaction);
       await rollUp(sequelize, row.no!, atS, atS, transaction);
     });
   }

@@ -42,10 +42,6 @@ export async function rollUp(
      FROM readings WHERE sensor = :sensor AND at BETWEEN :from AND :to GROUP BY at DIV ${HOUR_S} ORDER BY hour`,
     { replacements, type: QueryTypes.SELECT, transaction },
   );
-  await sequelize.query('DELETE FROM reading_days WHERE sensor = :sensor AND day BETWEEN :firstDay AND :lastDay', {
-    replacements,
-    transaction,
-  });
   const days = new Map<number, { n: number; packed: Int32Array }>();
   for (const { hour, n, rhSum, low, high, tempN, tempSum } of rows) {
     const on = Math.floor(hour / HOURS);
@@ -54,10 +50,21 @@ export async function rollUp(
     day.n += Number(n);
     day.packed.set([Number(n), Number(rhSum), low, high, Number(tempN), Number(tempSum)], (hour % HOURS) * FIELDS);
   }
+  // Only a reading that was taken back leaves a day without any.
+  if (days.size <= lastDay - firstDay)
+    await sequelize.query(
+      `DELETE FROM reading_days WHERE sensor = :sensor AND day BETWEEN :firstDay AND :lastDay
+       ${days.size > 0 ? 'AND day NOT IN (:kept)' : ''}`,
+      { replacements: { ...replacements, kept: [...days.keys()] }, transaction },
+    );
   if (days.size === 0) return;
   // Numbers and hexadecimal digits only, made just above.
   const values = [...days].map(([day, { n, packed }]) => `(${Number(sensor)},${day},${n},X'${hexOf(packed)}')`);
-  await sequelize.query(`INSERT INTO reading_days (sensor, day, n, hours) VALUES ${values.join(',')}`, { transaction });
+  await sequelize.query(
+    `INSERT INTO reading_days (sensor, day, n, hours) VALUES ${values.join(',')}
+     ON DUPLICATE KEY UPDATE n = VALUES(n), hours = VALUES(hours)`,
+    { transaction },
+  );
 }
 
 const hexOf = (packed: Int32Array) => Buffer.from(packed.buffer).toString('hex');

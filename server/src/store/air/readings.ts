@@ -56,6 +56,7 @@ export async function storeReadings(
       { transaction, raw: true },
     );
   }
+  await countReadings(sequelize, sensor, changes.length - corrected, transaction);
   return {
     stored: changes.length - corrected,
     known: byInstant.size - changes.length + repeated,
@@ -83,6 +84,20 @@ async function storedAmong(sequelize: Sequelize, sensor: number, instants: numbe
     { replacements: { sensor, first, last, instants }, type: QueryTypes.SELECT, transaction },
   );
   return new Map(rows.map((row) => [row.atS, row]));
+}
+
+/** Counts up, or down, how many readings a sensor has. */
+export async function countReadings(
+  sequelize: Sequelize,
+  sensor: number,
+  more: number,
+  transaction: Transaction,
+): Promise<void> {
+  if (more === 0) return;
+  await sequelize.query('UPDATE sensors SET readings = readings + :more WHERE no = :sensor', {
+    replacements: { sensor, more },
+    transaction,
+  });
 }
 
 /** Holds a sensor until the transaction ends, so that what comes in for it comes in one after another. */

@@ -129,10 +129,6 @@ export class SensorScope {
       `SELECT ${READING_COLUMNS} FROM readings WHERE sensor = :no ORDER BY at DESC LIMIT 1`,
       { replacements: { no }, type: QueryTypes.SELECT },
     );
-    const [count] = await sequelize.query<{ n: string | null }>(
-      'SELECT SUM(n) AS n FROM reading_days WHERE sensor = :no',
-      { replacements: { no }, type: QueryTypes.SELECT },
-    );
     const last = latest ? Math.floor(latest.atS / HOUR_S) : 0;
     const recent = packSeries(correctedSeries(await readColumns(sequelize, no!, last - FAULT_HOURS, last), []));
     const watched = row.kind === 'post';
@@ -146,7 +142,7 @@ export class SensorScope {
       last: latest
         ? { atS: latest.atS, rhHundredths: latest.rhHundredths, tempHundredths: latest.tempHundredths }
         : null,
-      readings: Number(count?.n ?? 0),
+      readings: row.readings,
       checks: checks
         .map(({ id, at, salt, tempC, shownRh }) => ({ id, at: at.toISOString(), salt, tempC, shownRh }))
         .sort((a, b) => (a.at < b.at ? -1 : 1)) as SaltCheckRecord[],

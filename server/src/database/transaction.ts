@@ -1,0 +1,67 @@
+import { setTimeout as sleep } from 'node:timers/promises';
+import type { Transaction } from 'sequelize';
+import type { Database } from './connect';
+
+/** How often a transaction is tried that others got in the way of. */
+const TRIES = 6;
+const FIRST_PAUSE_MS = 20;
+
+/** What the database says where the same may well be done a moment later. */
+const PASSING: ReadonlySet<number> = new Set([
+  1020, // somebody changed what was read
+  1040, // too many connections
+  1047, // a node of a cluster that has not joined yet
+  1053, // shutting down
+  1180, // refused at its commit by another node
+  1205, // waited too long for a lock
+  1213, // deadlock, and what a cluster's other nodes were quicker with
+  1927, // connection killed
+  1969, // took too long
+  2013, // connection lost
+  45009, // connection closed while in use
+  45026, // connection ended by the other side
+]);
+const CUT: ReadonlySet<string> = new Set(['ECONNRESET', 'ECONNREFUSED', 'EPIPE', 'ETIMEDOUT', 'EHOSTUNREACH']);
+
+interface DriverError {
+  errno?: number;
+  code?: string;
+  fatal?: boolean;
+}
+
+/** What the driver says of a failure, below what Sequelize made of it. */
+function driverErrorOf(error: unknown): DriverError | undefined {
+  const { original, parent } = (error ?? {}) as { original?: DriverError; parent?: DriverError };
+  return original ?? parent ?? (error as DriverError | undefined);
+}
+
+/** Whether a failure of the database passes: a lock, another node's turn, a connection that was cut. */
+export function isPassing(error: unknown): boolean {
+  const { errno, code, fatal } = driverErrorOf(error) ?? {};
+  if (errno !== undefined && (PASSING.has(errno) || (fatal === true && errno >= 45_000))) return true;
+  if (code !== undefined && CUT.has(code)) return true;
+  return (error as Error | null)?.name?.startsWith('SequelizeConnection') ?? false;
+}
+
+/**
+ * Does work in one transaction, again from its beginning where others got in its way, a bounded number of times.
+ * @param work may be carried out several times: what it changes outside the database must bear that
+ * @param pool `long` for work of more than some seconds
+ * @throws what the work throws; the database's own failure where it did not pass
+ */
+export async function inTransaction<T>(
+  { sequelize, long }: Database,
+  work: (transaction: Transaction) => Promise<T>,
+  pool: 'short' | 'long' = 'short',
+): Promise<T> {
+  const connections = pool === 'long' ? long : sequelize;
+  for (let attempt = 1; ; attempt++) {
+    try {
+      return await connections.transaction(work);
+    } catch (error) {
+      if (attempt === TRIES || !isPassing(error)) throw error;
+      // Pauses of chance, so that two that met do not meet again.
+      await sleep(FIRST_PAUSE_MS * 2 ** attempt * (0.5 + Math.random()));
+    }
+  }
+}
