@@ -168,7 +168,8 @@ export const intakeSchema = z.object({
 export type Intake = z.infer<typeof intakeSchema>;
 
 export const intakeProgressSchema = z.object({
-  state: z.enum(['running', 'done', 'failed', 'cancelled']),
+  /** waiting: it has arrived, and another file of the household is read first. */
+  state: z.enum(['waiting', 'running', 'done', 'failed', 'cancelled']),
   lines: z.int(),
   /** Bytes that have arrived, and of those the ones that were read. */
   received: z.int(),

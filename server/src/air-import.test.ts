@@ -154,10 +154,10 @@ describe('importing a logger’s file', () => {
     timeZone: 'UTC',
     nowMs: Date.now(),
   });
-  const uploadOf = (body: AsyncIterable<Uint8Array>, total: number | null = null) => ({
+  const uploadOf = (body: AsyncIterable<Uint8Array>, total: number | null = null, mostBytes = 3_000_000) => ({
     body,
     total,
-    mostBytes: 3_000_000,
+    mostBytes,
     delimiter: PLAN.delimiter,
     skip: PLAN.skip,
     gone: () => false,
@@ -169,7 +169,7 @@ describe('importing a logger’s file', () => {
   ])('a file %s too large is refused before it is read', async (_name, total) => {
     const { party, id } = await logger();
     const job = await jobOf(id);
-    const imports = new IntakeJobs();
+    const imports = new IntakeJobs(server.database);
     let given = 0;
     const endless = Readable.from(
       (function* () {
@@ -181,7 +181,7 @@ describe('importing a logger’s file', () => {
     );
     await expect(
       imports.run(party.household.id, uuid(), uploadOf(endless, total), (arrived) =>
-        importReadings(server.database.sequelize, job, arrived),
+        importReadings(server.database, job, arrived),
       ),
     ).rejects.toThrow(/larger than 3 MB/);
     expect(given).toBeLessThan(10_000_000);
@@ -192,58 +192,101 @@ describe('importing a logger’s file', () => {
     const { party, id } = await logger();
     const importId = uuid();
     const job = await jobOf(id);
-    const imports = new IntakeJobs();
-    const lines = file(30_000);
+    const imports = new IntakeJobs(server.database);
+    const lines = file(150_000);
     const text = Readable.from([Buffer.from(lines)]);
-    const run = imports.run(party.household.id, importId, uploadOf(text), (arrived) =>
-      importReadings(server.database.sequelize, job, {
+    // Asked, and stopped, at another process.
+    const elsewhere = new IntakeJobs(server.database);
+    const halves: Promise<object>[] = [];
+    let stop: Promise<void> | undefined;
+    const run = imports.run(party.household.id, importId, uploadOf(text, null, 9_000_000), (arrived) =>
+      importReadings(server.database, job, {
         ...arrived,
         told: (more) => {
-          const half = imports.progress(party.household.id, importId);
-          expect(half).toMatchObject({ state: 'running', received: Buffer.byteLength(lines) });
-          if (half.intake.stored > 0) imports.cancel(party.household.id, importId);
+          halves.push(elsewhere.progress(party.household.id, importId));
           arrived.told(more);
+          if (arrived.progress.intake.stored > 0) stop ??= elsewhere.cancel(party.household.id, importId);
         },
       }),
     );
     await expect(run).rejects.toThrow(/Nothing of it was kept/);
-    expect(imports.progress(party.household.id, importId)).toMatchObject({ state: 'cancelled', intake: { stored: 0 } });
+    await stop;
+    expect((await Promise.all(halves)).at(-1)).toMatchObject({ state: 'running', received: Buffer.byteLength(lines) });
+    expect(await elsewhere.progress(party.household.id, importId)).toMatchObject({
+      state: 'cancelled',
+      intake: { stored: 0 },
+    });
     expect(await count(party)).toBe(0);
-    expect((await send(party, id, lines).expect(200)).body.intake.stored).toBe(30_000);
+    expect((await send(party, id, lines).expect(200)).body.intake.stored).toBeGreaterThan(140_000);
   });
 
   test('one whose sender goes away while it is read leaves nothing', async () => {
     const { party, id } = await logger();
     const job = await jobOf(id);
-    const imports = new IntakeJobs();
+    const imports = new IntakeJobs(server.database);
     let asked = 0;
     const upload = { ...uploadOf(Readable.from([Buffer.from(file(30_000))])), gone: () => ++asked > 3 };
     await expect(
       imports.run(party.household.id, uuid(), upload, (arrived) =>
-        importReadings(server.database.sequelize, job, arrived),
+        importReadings(server.database, job, arrived),
       ),
     ).rejects.toThrow(/Nothing of it was kept/);
     expect(await count(party)).toBe(0);
   });
 
-  test('a household has two files taken in at a time, whichever process takes them; the third is told to wait', async () => {
+  test('a household’s files are imported one after another, whichever process takes them; a third is told to wait', async () => {
     const { party } = await logger();
+    const jobs = [new IntakeJobs(server.database), new IntakeJobs(server.database)];
     let release!: () => void;
     const held = new Promise<void>((resolve) => (release = resolve));
-    let begun = 0;
-    let bothBegun!: () => void;
-    const both = new Promise<void>((resolve) => (bothBegun = resolve));
-    const waiting = () =>
-      new IntakeJobs().run(party.household.id, uuid(), uploadOf(Readable.from([])), () => {
-        if (++begun === 2) bothBegun();
-        return held;
+    const begun: number[] = [];
+    const ids = [uuid(), uuid()];
+    const run = (which: number) =>
+      jobs[which]!.run(party.household.id, ids[which]!, uploadOf(Readable.from([])), async () => {
+        begun.push(which);
+        await held;
       });
-    const two = [waiting(), waiting()];
-    await both;
-    await expect(waiting()).rejects.toThrow(/Two files are being taken in already/);
+    const state = async (which: number) => (await jobs[1 - which]!.progress(party.household.id, ids[which]!)).state;
+    const untilState = async (which: number, wanted: string) => {
+      while ((await state(which).catch(() => 'not begun')) !== wanted) await new Promise((resolve) => setTimeout(resolve, 50));
+    };
+    const first = run(0);
+    while (begun.length === 0) await new Promise((resolve) => setTimeout(resolve, 20));
+    const second = run(1);
+    await untilState(1, 'waiting');
+    expect(begun).toEqual([0]);
+    const third = new IntakeJobs(server.database).run(
+      party.household.id,
+      uuid(),
+      uploadOf(Readable.from([])),
+      async () => undefined,
+    );
+    await expect(third).rejects.toThrow(/Two files are being taken in already/);
     release();
-    await Promise.all(two);
-    await waiting();
+    await Promise.all([first, second]);
+    expect(begun).toEqual([0, 1]);
+    expect(await Promise.all([state(0), state(1)])).toEqual(['done', 'done']);
+  });
+
+  test('one that ended with its process is told to have failed, and can be begun anew', async () => {
+    const { party } = await logger();
+    const [importId, jobs] = [uuid(), new IntakeJobs(server.database)];
+    const begin = () => jobs.run(party.household.id, importId, uploadOf(Readable.from([])), async () => undefined);
+    await begin();
+    const where = { householdId: party.household.id, id: importId };
+    const left = (secondsAgo: number) =>
+      server.database.models.Import.update(
+        { endedAt: null, seenAt: new Date(Date.now() - secondsAgo * 1000), progress: JSON.stringify({ state: 'running' }) },
+        { where },
+      );
+    await left(5);
+    await expect(begin()).rejects.toThrow(/running already/);
+    await left(40);
+    expect(await jobs.progress(party.household.id, importId)).toMatchObject({
+      state: 'failed',
+      problem: expect.stringContaining('try again'),
+    });
+    expect(await begin()).toMatchObject({ state: 'done' });
   });
 
   test('an import of another household is not there', async () => {

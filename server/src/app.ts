@@ -9,16 +9,16 @@ import { apiDescription } from './http/description';
 import { noSuchRoute, problemAnswers } from './http/errors';
 import { operationsRouter } from './http/operations';
 import { pages } from './http/pages';
-import { addressLimit, attemptLimits, ownPagesOnly, securityHeaders } from './http/security';
+import { limitsOf } from './http/limits';
+import { ownPagesOnly, securityHeaders } from './http/security';
 import { signInSessions } from './http/sessions';
-import { sensorLimit } from './sensors/senml';
 import { Outside } from './sensors/simulators';
 import type { DemoLibraries } from './jobs/demo-libraries';
 import { handlersFor } from './routes/handlers';
 
 export interface AppParts {
   config: Pick<Config, 'SESSION_SECRET' | 'STATIC_DIR' | 'TRUSTED_PROXIES' | 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'> &
-    Pick<Config, 'SENSOR_LIMIT' | 'WEATHER_URL' | 'HYGROMETER_URL'>;
+    Pick<Config, 'SENSOR_LIMIT' | 'HOUSEHOLD_LIMIT' | 'WEATHER_URL' | 'HYGROMETER_URL'>;
   database: Database;
   demos: DemoLibraries;
   log: Logger;
@@ -30,13 +30,9 @@ const JSON_TYPES = ['application/json', 'application/senml+json'];
 const FEED = /\/feed\/.*/;
 const UUID = /[0-9a-f]{8}-[0-9a-f-]{27}/gi;
 
-/** Puts the server together. `stop` ends its timers. */
-export function createApp({ config, database, demos, log, checkResponses = false }: AppParts): {
-  app: Express;
-  stop: () => void;
-} {
+/** Puts the server together. */
+export function createApp({ config, database, demos, log, checkResponses = false }: AppParts): Express {
   const app = express();
-  const sessions = signInSessions(database, config.SESSION_SECRET);
   app.set('trust proxy', config.TRUSTED_PROXIES);
   app.disable('x-powered-by');
   app.use(
@@ -56,7 +52,7 @@ export function createApp({ config, database, demos, log, checkResponses = false
   app.use(securityHeaders());
   app.use(compression());
 
-  app.use(API_ROOT, ownPagesOnly, express.json({ limit: '1mb', type: JSON_TYPES }), sessions.handler);
+  app.use(API_ROOT, ownPagesOnly, express.json({ limit: '1mb', type: JSON_TYPES }), signInSessions(database, config.SESSION_SECRET));
   let description: object | null = null;
   app.get(`${API_ROOT}/openapi.json`, (_request, response) => response.json((description ??= apiDescription())));
   app.use(
@@ -68,14 +64,12 @@ export function createApp({ config, database, demos, log, checkResponses = false
         config.SESSION_SECRET,
       ),
       database,
-      limits: attemptLimits(config.SIGN_IN_LIMIT, config.OPENING_LIMIT),
-      sensorLimit: sensorLimit(config.SENSOR_LIMIT),
-      addressLimit: addressLimit(),
+      limits: limitsOf(database, config),
       checkResponses,
     }),
   );
   if (config.STATIC_DIR) app.use(pages(config.STATIC_DIR));
   app.use(noSuchRoute);
   app.use(problemAnswers(log));
-  return { app, stop: sessions.stop };
+  return app;
 }

@@ -24,6 +24,8 @@ const configSchema = z.object({
   OPENING_LIMIT: z.coerce.number().int().min(1).default(60),
   /** Packs a minute that one hygrometer may send. */
   SENSOR_LIMIT: z.coerce.number().int().min(1).default(60),
+  /** Changes a minute that one household may make. */
+  HOUSEHOLD_LIMIT: z.coerce.number().int().min(1).default(600),
   /** Address of a weather service, and of the simulated hygrometers; left out where there are none. */
   WEATHER_URL: z.url().optional(),
   HYGROMETER_URL: z.url().optional(),

@@ -19,7 +19,7 @@ async function main() {
   await restock();
   const restocking = setInterval(() => void restock(), RESTOCK_MS);
 
-  const { app, stop } = createApp({ config, database, demos, log });
+  const app = createApp({ config, database, demos, log });
   const server = app.listen(config.PORT, config.HOST, (error) => {
     if (error) {
       log.error({ err: error }, 'cannot listen');
@@ -38,7 +38,6 @@ async function main() {
     if (closing) return;
     closing = true;
     clearInterval(restocking);
-    stop();
     // Requests under way are finished; after a while the rest is cut off.
     setTimeout(() => server.closeAllConnections(), PATIENCE_MS).unref();
     server.close(() => void database.close().then(() => process.exit(0)));

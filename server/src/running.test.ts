@@ -133,7 +133,7 @@ test('the server’s log names neither people, addresses, cookies nor ids', asyn
   const lines: string[] = [];
   const log = pino({ level: 'debug' }, { write: (line: string) => void lines.push(line) });
   const config = readConfig(process.env);
-  const { app, stop } = createApp({
+  const app = createApp({
     config,
     database: server.database,
     demos: new DemoLibraries(server.database),
@@ -157,7 +157,6 @@ test('the server’s log names neither people, addresses, cookies nor ids', asyn
   ]) {
     expect(text).not.toContain(secret);
   }
-  stop();
   await server.close();
 });
 

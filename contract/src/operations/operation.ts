@@ -23,6 +23,8 @@ export interface Operation {
   limited?: boolean;
   /** Its body is a file that the handler reads as it comes. */
   stream?: boolean;
+  /** Takes the server long: counted against a limit of its own, as files are. */
+  costly?: boolean;
   /** Answered with text of this media type instead of JSON. */
   text?: 'text/csv' | 'text/calendar' | 'application/json';
   /** Further parameters of its content type. */

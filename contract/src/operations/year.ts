@@ -103,6 +103,7 @@ export const yearOperations = {
     status: 200,
     body: calendarPostSchema,
     response: calendarPreviewSchema,
+    costly: true,
   },
   previewDiary: {
     method: 'post',

@@ -131,9 +131,12 @@ export interface CalendarItemRow extends Model<
 
 /** A sign-in session, as the session store writes it. */
 export interface SessionRow extends Model<InferAttributes<SessionRow>, InferCreationAttributes<SessionRow>> {
+  /** The hash of its id. */
   sid: string;
   expires: Date;
   data: string;
+  createdAt: CreationOptional<Date>;
+  updatedAt: CreationOptional<Date>;
 }
 
 /** How an import goes, told by the process that does it. */
@@ -165,12 +168,18 @@ const text = (length: number) => ({ type: DataTypes.STRING(length), allowNull: f
 const time = () => ({ type: DataTypes.DATE(3), allowNull: false }) as const;
 const version = () => ({ type: DataTypes.INTEGER, allowNull: false, defaultValue: 1 }) as const;
 
-/** Declares the tables of the migrations to Sequelize. The sign-in sessions' model is the one the session store looks up by name. */
+/** Declares the tables of the migrations to Sequelize. */
 export function defineModels(sequelize: Sequelize): Models {
   return {
     Session: sequelize.define<SessionRow>(
       'Session',
-      { sid: { type: DataTypes.STRING(64), primaryKey: true }, expires: DataTypes.DATE(3), data: DataTypes.TEXT },
+      {
+        sid: { type: DataTypes.STRING(64), primaryKey: true },
+        expires: time(),
+        data: { type: DataTypes.TEXT, allowNull: false },
+        createdAt: time(),
+        updatedAt: time(),
+      },
       { tableName: 'sessions', timestamps: true },
     ),
     Household: sequelize.define<HouseholdRow>(

@@ -44,24 +44,31 @@ export function isPassing(error: unknown): boolean {
 }
 
 /**
- * Does work in one transaction, again from its beginning where others got in its way, a bounded number of times.
+ * Does work again from its beginning where others got in its way, a bounded number of times.
  * @param work may be carried out several times: what it changes outside the database must bear that
- * @param pool `long` for work of more than some seconds
  * @throws what the work throws; the database's own failure where it did not pass
  */
-export async function inTransaction<T>(
-  { sequelize, long }: Database,
-  work: (transaction: Transaction) => Promise<T>,
-  pool: 'short' | 'long' = 'short',
-): Promise<T> {
-  const connections = pool === 'long' ? long : sequelize;
+export async function retried<T>(work: () => Promise<T>): Promise<T> {
   for (let attempt = 1; ; attempt++) {
     try {
-      return await connections.transaction(work);
+      return await work();
     } catch (error) {
       if (attempt === TRIES || !isPassing(error)) throw error;
       // Pauses of chance, so that two that met do not meet again.
       await sleep(FIRST_PAUSE_MS * 2 ** attempt * (0.5 + Math.random()));
     }
   }
+}
+
+/**
+ * Does work in one transaction, as `retried`.
+ * @param pool `long` for work of more than some seconds
+ */
+export function inTransaction<T>(
+  { sequelize, long }: Pick<Database, 'sequelize' | 'long'>,
+  work: (transaction: Transaction) => Promise<T>,
+  pool: 'short' | 'long' = 'short',
+): Promise<T> {
+  const connections = pool === 'long' ? long : sequelize;
+  return retried(() => connections.transaction(work));
 }

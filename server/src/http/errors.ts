@@ -1,7 +1,8 @@
-import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type { ErrorRequestHandler, Request, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { ConnectionError } from 'sequelize';
 import { isPassing } from '../database/transaction';
+import { COOKIE_NAMES } from './sessions';
 import { problem, ProblemError } from '../problems/problems';
 import type { Problem } from '@tembrin/contract';
 
@@ -12,10 +13,11 @@ export const noSuchRoute: RequestHandler = (_request, response) => {
 
 /** Turns whatever was thrown into a problem document; what nobody foresaw is logged and answered without detail. */
 export function problemAnswers(log: Logger): ErrorRequestHandler {
-  return (error: unknown, _request, response, next) => {
+  return (error: unknown, request, response, next) => {
     if (response.headersSent) return next(error);
     const answer = problemOf(error);
     if (answer.status >= 500) log.error({ failure: toldOf(error), status: answer.status }, 'request failed');
+    if (answer.status === 401) response.setHeader('WWW-Authenticate', challengeOf(request));
     if (answer.status === 503) response.setHeader('Retry-After', String(RETRY_AFTER_S));
     response.status(answer.status).type('application/problem+json');
     response.json(answer);
@@ -24,6 +26,12 @@ export function problemAnswers(log: Logger): ErrorRequestHandler {
 
 /** After so long it is worth while to ask again, s. */
 const RETRY_AFTER_S = 5;
+
+/** How one proves who one is: a hygrometer by its key, a page by the cookie that signing in gives. */
+const challengeOf = ({ path, secure }: Request) =>
+  path.endsWith('/senml')
+    ? 'Bearer realm="hygrometer"'
+    : `Cookie realm="Tembrin", cookie-name="${secure ? COOKIE_NAMES.secure : COOKIE_NAMES.plain}"`;
 
 /** Lines of a stack that a log line holds. */
 const STACK_LINES = 8;

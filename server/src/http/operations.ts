@@ -30,28 +30,15 @@ export type Handlers = { [I in OperationId]: (call: Call<I>) => Promise<Response
 export interface RouterOptions {
   handlers: Handlers;
   database: Database;
-  limits: RequestHandler[];
-  /** Limit on what one hygrometer sends, and on how often a private address is read. */
-  sensorLimit: RequestHandler;
-  addressLimit: RequestHandler;
+  /** Limits on how often an operation is asked for. */
+  limits: (operation: Operation) => RequestHandler[];
   /** Check answers against the contract too; for tests. */
   checkResponses: boolean;
 }
 
 /** Binds every operation of the contract to its handler. There are no other routes under the API root. */
-export function operationsRouter({
-  handlers,
-  database,
-  limits,
-  sensorLimit,
-  addressLimit,
-  checkResponses,
-}: RouterOptions): Router {
+export function operationsRouter({ handlers, database, limits, checkResponses }: RouterOptions): Router {
   const router = Router();
-  const guards = ({ limited, access }: Operation) => {
-    if (limited) return limits;
-    return access === 'sensor' ? [sensorLimit] : access === 'address' ? [addressLimit] : [];
-  };
   for (const [id, operation] of Object.entries(operations) as [OperationId, Operation][]) {
     const handle = handlers[id] as (call: unknown) => Promise<unknown>;
     const answer = async (request: Request, response: Response) => {
@@ -83,7 +70,7 @@ export function operationsRouter({
       if (version !== undefined) response.setHeader('ETag', `"${version}"`);
       response.status(operation.status).json(result);
     };
-    router[operation.method](`${API_ROOT}${operation.path}`, ...guards(operation), answer);
+    router[operation.method](`${API_ROOT}${operation.path}`, ...limits(operation), answer);
   }
   for (const [path, methods] of methodsByPath()) {
     router.all(API_ROOT + path, (_request, response) => {

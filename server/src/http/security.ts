@@ -1,8 +1,5 @@
-import { createHash } from 'node:crypto';
-import { MINUTE_MS } from '@tembrin/core';
 import { REQUEST_HEADER } from '@tembrin/contract';
-import type { RequestHandler } from 'express';
-import { rateLimit } from 'express-rate-limit';
+import type { Request, RequestHandler } from 'express';
 import helmet from 'helmet';
 import { problem } from '../problems/problems';
 
@@ -29,6 +26,13 @@ export function securityHeaders(): RequestHandler {
   });
 }
 
+/** Whether a page's origin is this server: the same host, and not the unprotected twin of a protected one. */
+function isOwn(origin: string, { headers, secure }: Request): boolean {
+  if (!URL.canParse(origin)) return false;
+  const { host, protocol } = new URL(origin);
+  return host === headers.host && (protocol === 'https:' || (protocol === 'http:' && !secure));
+}
+
 const SENSOR_PATH = /^\/sensors\/[^/]+\/senml$/;
 
 /**
@@ -41,8 +45,7 @@ export const ownPagesOnly: RequestHandler = (request, response, next) => {
   // A hygrometer is no browser: it has a key of its own instead of a cookie.
   if (SENSOR_PATH.test(request.path)) return next();
   const { origin } = headers;
-  const sameOrigin = origin === undefined || (URL.canParse(origin) && new URL(origin).host === headers.host);
-  if (headers[REQUEST_HEADER] !== undefined && sameOrigin) return next();
+  if (headers[REQUEST_HEADER] !== undefined && (origin === undefined || isOwn(origin, request))) return next();
   response.status(403).type('application/problem+json');
   response.json(
     problem(
@@ -52,46 +55,3 @@ export const ownPagesOnly: RequestHandler = (request, response, next) => {
     ),
   );
 };
-
-const WINDOW_MS = 15 * MINUTE_MS;
-
-/** A value of any length as a short one, to count by. */
-export const hashed = (value: string) => createHash('sha256').update(value).digest('base64');
-
-/** Readings of one private calendar address a minute, and of any from one place. */
-export function addressLimit(): RequestHandler {
-  return rateLimit({
-    windowMs: MINUTE_MS,
-    limit: 30,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    handler: (_request, response) => {
-      response.status(429).type('application/problem+json');
-      response.json(problem(429, 'too-often', 'That calendar was read very often. Try again in a minute.'));
-    },
-  });
-}
-
-/** Limits on attempts to sign in: so many failures for one address, so many openings from one place. */
-export function attemptLimits(perAddress: number, perPlace: number): RequestHandler[] {
-  const common = {
-    windowMs: WINDOW_MS,
-    standardHeaders: 'draft-8' as const,
-    legacyHeaders: false,
-    handler: ((_request, response) => {
-      response.status(429).type('application/problem+json');
-      response.json(problem(429, 'too-many-attempts', 'Too many attempts. Wait a quarter of an hour, then try again.'));
-    }) as RequestHandler,
-  };
-  return [
-    rateLimit({ ...common, limit: perPlace }),
-    rateLimit({
-      ...common,
-      limit: perAddress,
-      skipSuccessfulRequests: true,
-      skip: ({ body }) => typeof (body as { email?: unknown } | undefined)?.email !== 'string',
-      // However long an address is that somebody sends, what is kept of it is short.
-      keyGenerator: ({ body }) => hashed((body as { email: string }).email.trim().toLowerCase()),
-    }),
-  ];
-}

@@ -1,10 +1,8 @@
-import { DAY_MS, HOUR_MS } from '@tembrin/core';
-import connectSessionSequelize from 'connect-session-sequelize';
 import type { Request, RequestHandler } from 'express';
 import session from 'express-session';
-import { Op } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { Identity } from '../store/accounts';
+import { LONGEST_MS, SessionStore } from './session-store';
 
 declare module 'express-session' {
   interface SessionData {
@@ -12,40 +10,24 @@ declare module 'express-session' {
   }
 }
 
-const SIGNED_IN_MS = 60 * DAY_MS;
-const SWEEP_MS = HOUR_MS;
+/** Name of the cookie, by whether it comes over TLS: there it is bound to this very host. */
+export const COOKIE_NAMES = { secure: '__Host-tembrin', plain: 'tembrin' } as const;
 
-/** Sign-in sessions, kept in the database so that every server process knows them. Call `stop` before closing it. */
-export function signInSessions(
-  { sequelize, models }: Database,
-  secret: string,
-): { handler: RequestHandler; stop: () => void } {
-  const Store = connectSessionSequelize(session.Store);
-  /** The package leaves expired rows readable until they are swept away; here they are gone at once. */
-  class PunctualStore extends Store {
-    override get = (sid: string, done: (error: unknown, data?: session.SessionData | null) => void) => {
-      models.Session.findOne({ where: { sid, expires: { [Op.gt]: new Date() } } }).then(
-        (row) => done(null, row && (JSON.parse(row.data) as session.SessionData)),
-        (error: unknown) => done(error),
-      );
-    };
-  }
-  const store = new PunctualStore({
-    db: sequelize,
-    table: 'Session',
-    checkExpirationInterval: SWEEP_MS,
-    expiration: SIGNED_IN_MS,
-  });
-  const handler = session({
-    name: 'tembrin',
-    secret,
-    store,
-    resave: false,
-    rolling: true,
-    saveUninitialized: false,
-    cookie: { httpOnly: true, sameSite: 'lax', secure: 'auto', maxAge: SIGNED_IN_MS },
-  });
-  return { handler, stop: () => store.stopExpiringSessions() };
+/** Sign-in sessions by a cookie that no script sees. */
+export function signInSessions({ models }: Database, secret: string): RequestHandler {
+  const sessions = (secure: boolean) =>
+    session({
+      name: secure ? COOKIE_NAMES.secure : COOKIE_NAMES.plain,
+      secret,
+      // One for each: the middleware keeps how it makes cookies with its store.
+      store: new SessionStore(models),
+      resave: false,
+      rolling: false,
+      saveUninitialized: false,
+      cookie: { httpOnly: true, sameSite: 'lax', secure, path: '/', maxAge: LONGEST_MS },
+    });
+  const [overTls, plain] = [sessions(true), sessions(false)];
+  return (request, response, next) => (request.secure ? overTls : plain)(request, response, next);
 }
 
 /** Signs in under a fresh session id; resolves once it is stored. */

@@ -5,7 +5,8 @@ import type { Database } from '../database/connect';
 import { rollUp } from '../store/air/hours';
 import { placeColumns } from '../store/air/places';
 import { storeReadings } from '../store/air/readings';
-import { eventColumns, instrumentColumns } from '../store/rows';
+import { insertEvents } from '../store/event-rows';
+import { instrumentColumns } from '../store/rows';
 
 const ROWS_AT_ONCE = 2000;
 
@@ -44,13 +45,7 @@ export async function storeMaster(
     })),
     { transaction },
   );
-  for (let at = 0; at < library.events.length; at += ROWS_AT_ONCE) {
-    const rows = library.events
-      .slice(at, at + ROWS_AT_ONCE)
-      .map((event, place) => eventColumns(event, id, now, at + place + 1));
-    // Straight to the table: building a model for each of so many rows takes longer than storing them.
-    await sequelize.getQueryInterface().bulkInsert('events', rows, { transaction });
-  }
+  await insertEvents(sequelize, id, library.events, 0, now, transaction);
   await models.Card.bulkCreate(
     library.cards.map(({ facts, ...card }, at) => ({
       householdId: id,

@@ -44,7 +44,7 @@ interface Ground {
 
 /** What each operation does: a few lines over the store. */
 export function handlersFor(database: Database, demos: DemoLibraries, outside: Outside, secret: string): Handlers {
-  const ground: Ground = { database, demos, outside, secret, imports: new IntakeJobs() };
+  const ground: Ground = { database, demos, outside, secret, imports: new IntakeJobs(database) };
   return {
     ...authHandlers(ground),
     ...householdHandlers(ground),
@@ -147,12 +147,12 @@ function sensorHandlers({ database, outside, imports }: Ground) {
       const [{ no }, { timeZone }] = await Promise.all([sensors(scope).row(params.id), scope.row()]);
       const job = { sensor: no!, plan, timeZone, nowMs: Date.now() };
       return imports.run(scope.identity.householdId, params.importId, upload(request, plan, FILE_BYTES), (file) =>
-        importReadings(database.sequelize, job, file),
+        importReadings(database, job, file),
       );
     },
-    readImport: async ({ scope, params }) => imports.progress(scope.identity.householdId, params.importId),
+    readImport: ({ scope, params }) => imports.progress(scope.identity.householdId, params.importId),
     cancelImport: async ({ scope, params }) => {
-      imports.cancel(scope.identity.householdId, params.importId);
+      await imports.cancel(scope.identity.householdId, params.importId);
       return undefined;
     },
     postSenml: ({ params, body, request }) => takeSenml(database, params.id, request.headers.authorization, body),

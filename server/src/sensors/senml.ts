@@ -1,29 +1,10 @@
-import { MINUTE_MS, readingsOf } from '@tembrin/core';
+import { readingsOf } from '@tembrin/core';
 import { readingFaultSentence, type BodyOf, type Intake, type ResponseOf } from '@tembrin/contract';
-import type { RequestHandler } from 'express';
-import { rateLimit } from 'express-rate-limit';
 import type { Database } from '../database/connect';
-import { hashed } from '../http/security';
 import { inTransaction } from '../database/transaction';
-import { fail, problem } from '../problems/problems';
+import { fail } from '../problems/problems';
 import { isKeyOf } from '../store/air/sensors';
 import { takeIn } from '../store/air/readings';
-
-/** So many packs a minute for one hygrometer; a pack holds many readings. */
-export function sensorLimit(perMinute: number): RequestHandler {
-  return rateLimit({
-    windowMs: MINUTE_MS,
-    limit: perMinute,
-    standardHeaders: 'draft-8',
-    legacyHeaders: false,
-    keyGenerator: ({ params, headers }) => hashed(`${String(params.id)} ${headers.authorization ?? ''}`),
-    handler: (_request, response) => {
-      response.status(429).type('application/problem+json');
-      const detail = `At most ${perMinute} packs a minute. Gather readings and send them in one pack.`;
-      response.json(problem(429, 'too-often', detail));
-    },
-  });
-}
 
 const NOTHING: Intake = { stored: 0, known: 0, corrected: 0 };
 /** Records that were left out are told of, so many. */

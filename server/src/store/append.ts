@@ -14,7 +14,7 @@ import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import { invalid, problem } from '../problems/problems';
 import { CardScope } from './cards';
-import { eventColumns, eventOf, instrumentOf } from './rows';
+import { eventOf, instrumentOf } from './rows';
 import type { HouseholdScope } from './scope';
 
 const decidesSessions = (type: EventType) => (SESSION_TYPES as readonly EventType[]).includes(type);
@@ -100,7 +100,8 @@ export async function appendEvents(
 
 /** Whether two events say the same of the same. */
 function isSame(one: LogEvent, other: LogEvent): boolean {
-  const said = (event: LogEvent) => JSON.stringify(eventColumns(event, '', new Date(0), 0));
+  const said = ({ instrumentId, type, occurredAt, recordedAt, payload }: LogEvent) =>
+    JSON.stringify([instrumentId, type, Date.parse(occurredAt), Date.parse(recordedAt), payload]);
   return said(one) === said(other);
 }
 

@@ -57,20 +57,3 @@ export function eventOf(row: Omit<EventColumns, 'number'>): LogEvent {
     payload: JSON.parse(row.payload) as unknown,
   } as LogEvent;
 }
-
-/** Columns of an event that has been checked against its schema. @param number its place in the household's log */
-export function eventColumns(event: LogEvent, householdId: string, receivedAt: Date, number: number) {
-  const { id, instrumentId, type, occurredAt, recordedAt, payload } = event;
-  return {
-    seq: null,
-    number,
-    householdId,
-    id,
-    instrumentId,
-    type,
-    occurredAt: new Date(occurredAt),
-    recordedAt: new Date(recordedAt),
-    receivedAt,
-    payload: JSON.stringify(payload),
-  };
-}

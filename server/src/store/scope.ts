@@ -14,7 +14,8 @@ import type { EventRow, HouseholdRow, InstrumentRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { CHANGED, fail } from '../problems/problems';
 import type { Identity } from './accounts';
-import { eventColumns, eventOf, type EventColumns, householdOf, instrumentColumns, instrumentOf } from './rows';
+import { insertEvents } from './event-rows';
+import { eventOf, type EventColumns, householdOf, instrumentColumns, instrumentOf } from './rows';
 
 /** More than any cupboard; keeps one household from filling the disk. */
 export const MOST_INSTRUMENTS = 500;
@@ -24,8 +25,6 @@ const IDS_AT_ONCE = 1000;
 /** A demo copy is as old as its last change: the oldest goes first. */
 const TAKE_TURN = `UPDATE households
   SET turn = turn + 1, openedAt = IF(demo AND openedAt IS NOT NULL, UTC_TIMESTAMP(3), openedAt) WHERE id = :id`;
-/** Rows that one statement stores. */
-const ROWS_AT_ONCE = 1000;
 
 /**
  * One household's view of the database: the only way to its rows. Every query made here carries the household's id,
@@ -228,15 +227,8 @@ export class HouseholdScope {
     receivedAt: Date,
     transaction: Transaction,
   ): Promise<void> {
-    const { Event } = this.database.models;
     const before = Number(household.logNumber);
-    for (let from = 0; from < events.length; from += ROWS_AT_ONCE)
-      await Event.bulkCreate(
-        events
-          .slice(from, from + ROWS_AT_ONCE)
-          .map((event, at) => eventColumns(event, household.id, receivedAt, before + from + at + 1)),
-        { transaction },
-      );
+    await insertEvents(this.database.sequelize, household.id, events, before, receivedAt, transaction);
     if (events.length > 0) await household.update({ logNumber: before + events.length }, { transaction });
   }
 }

@@ -15,13 +15,12 @@ export function openServer(settings: Partial<Record<string, string>> = {}) {
   const config = readConfig({ SIGN_IN_LIMIT: '1000', OPENING_LIMIT: '1000', ...process.env, ...settings });
   const database: Database = connect(databaseAddress(config));
   const demos = new DemoLibraries(database);
-  const { app, stop } = createApp({ config, database, demos, log: pino({ level: 'silent' }), checkResponses: true });
+  const app = createApp({ config, database, demos, log: pino({ level: 'silent' }), checkResponses: true });
   return {
     app,
     database,
     demos,
     async close() {
-      stop();
       await database.close();
     },
   };

@@ -37,6 +37,8 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
      WHERE readings = 0`,
   );
   await index('sessions', 'sessions_by_end', ['expires']);
+  // Only the hash of a session's id is kept; an id itself is shorter.
+  await sequelize.query('UPDATE sessions SET sid = TO_BASE64(UNHEX(SHA2(sid, 256))) WHERE CHAR_LENGTH(sid) < 40');
   await queryInterface.createTable('leases', {
     name: { type: DataTypes.STRING(120), primaryKey: true },
     holder: { type: DataTypes.UUID, allowNull: false },

@@ -1,5 +1,7 @@
 import type { Reading } from '@tembrin/core';
 import type { Sequelize, Transaction } from 'sequelize';
+import type { Database } from '../../database/connect';
+import { retried } from '../../database/transaction';
 import { fail } from '../../problems/problems';
 import type { ArrivedFile } from '../../intake/jobs';
 import { withApart } from '../../reading/apart';
@@ -22,12 +24,19 @@ export interface ReadingsJob extends LoggerReading {
  * Imports a logger's file in one transaction.
  * @throws ProblemError 422 when too many lines cannot be read
  */
-export function importReadings(sequelize: Sequelize, job: ReadingsJob, file: ArrivedFile): Promise<void> {
+export function importReadings(
+  { sequelize, long }: Pick<Database, 'sequelize' | 'long'>,
+  job: ReadingsJob,
+  file: ArrivedFile,
+): Promise<void> {
   const { sensor, ...how } = job;
   const { path, delimiter, skip } = file;
-  return withApart('loggerReadings', { ...how, file: { path, delimiter, skip } }, (found) =>
-    sequelize.transaction((transaction) => storeAll(sequelize, sensor, found, file, transaction)),
-  );
+  return retried(() => {
+    file.anew();
+    return withApart('loggerReadings', { ...how, file: { path, delimiter, skip } }, (found) =>
+      long.transaction((transaction) => storeAll(sequelize, sensor, found, file, transaction)),
+    );
+  });
 }
 
 async function storeAll(

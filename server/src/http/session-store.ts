@@ -1,0 +1,89 @@
+import { DAY_MS } from '@tembrin/core';
+import session, { type SessionData } from 'express-session';
+import { Op } from 'sequelize';
+import type { Database } from '../database/connect';
+import { hashed } from './limits';
+
+declare module 'express-session' {
+  interface SessionData {
+    /** When it was last put down that the session is in use, ms. */
+    seenAt?: number;
+  }
+}
+
+/** A session ends after so long without use, and after so long in all. */
+export const IDLE_MS = 30 * DAY_MS;
+export const LONGEST_MS = 90 * DAY_MS;
+/** That it is in use is put down once in so long, not at every request. */
+const SEEN_MS = DAY_MS;
+
+type Done<T = void> = (error?: unknown, value?: T) => void;
+
+/** Answers the way a session store does. */
+function answer<T>(work: Promise<T>, done?: Done<T>): void {
+  work.then(
+    (value) => done?.(null, value),
+    (error: unknown) => done?.(error),
+  );
+}
+
+/**
+ * Sign-in sessions in the database, so that every server process knows them. Under their ids' hashes: who reads the database can
+ * sign in as nobody.
+ */
+export class SessionStore extends session.Store {
+  constructor(private readonly models: Database['models']) {
+    super();
+  }
+
+  override get(sid: string, done: Done<SessionData | null>): void {
+    answer(this.found(sid), done);
+  }
+
+  private async found(sid: string): Promise<SessionData | null> {
+    const now = Date.now();
+    const row = await this.models.Session.findOne({
+      where: {
+        sid: hashed(sid),
+        expires: { [Op.gt]: new Date(now) },
+        createdAt: { [Op.gt]: new Date(now - LONGEST_MS) },
+      },
+      raw: true,
+    });
+    return row && { ...(JSON.parse(row.data) as SessionData), seenAt: row.expires.getTime() - IDLE_MS };
+  }
+
+  override set(sid: string, { seenAt: _seenAt, ...data }: SessionData, done?: Done): void {
+    const now = new Date();
+    const row = { sid: hashed(sid), data: JSON.stringify(data), expires: new Date(now.getTime() + IDLE_MS) };
+    answer(
+      this.models.Session.upsert({ ...row, createdAt: now, updatedAt: now }, { fields: Object.keys(row) as never }).then(
+        () => undefined,
+      ),
+      done,
+    );
+  }
+
+  override touch(sid: string, { seenAt = 0 }: SessionData, done?: Done): void {
+    const now = Date.now();
+    const due = now - seenAt > SEEN_MS;
+    const seen = () =>
+      this.models.Session.update({ expires: new Date(now + IDLE_MS) }, { where: { sid: hashed(sid) }, silent: true });
+    answer(due ? seen().then(() => undefined) : Promise.resolve(), done);
+  }
+
+  override destroy(sid: string, done?: Done): void {
+    answer(
+      this.models.Session.destroy({ where: { sid: hashed(sid) } }).then(() => undefined),
+      done,
+    );
+  }
+}
+
+/** Rows that go at a time. */
+const SWEPT_AT_ONCE = 5000;
+
+/** Sweeps away sessions that have ended. */
+export async function sweepSessions({ models }: Pick<Database, 'models'>, now = Date.now()): Promise<void> {
+  await models.Session.destroy({ where: { expires: { [Op.lt]: new Date(now) } }, limit: SWEPT_AT_ONCE });
+}
