@@ -227,9 +227,7 @@ describe('importing a logger’s file', () => {
     let asked = 0;
     const upload = { ...uploadOf(Readable.from([Buffer.from(file(30_000))])), gone: () => ++asked > 3 };
     await expect(
-      imports.run(party.household.id, uuid(), upload, (arrived) =>
-        importReadings(server.database, job, arrived),
-      ),
+      imports.run(party.household.id, uuid(), upload, (arrived) => importReadings(server.database, job, arrived)),
     ).rejects.toThrow(/Nothing of it was kept/);
     expect(await count(party)).toBe(0);
   });
@@ -248,7 +246,8 @@ describe('importing a logger’s file', () => {
       });
     const state = async (which: number) => (await jobs[1 - which]!.progress(party.household.id, ids[which]!)).state;
     const untilState = async (which: number, wanted: string) => {
-      while ((await state(which).catch(() => 'not begun')) !== wanted) await new Promise((resolve) => setTimeout(resolve, 50));
+      while ((await state(which).catch(() => 'not begun')) !== wanted)
+        await new Promise((resolve) => setTimeout(resolve, 50));
     };
     const first = run(0);
     while (begun.length === 0) await new Promise((resolve) => setTimeout(resolve, 20));
@@ -276,7 +275,11 @@ describe('importing a logger’s file', () => {
     const where = { householdId: party.household.id, id: importId };
     const left = (secondsAgo: number) =>
       server.database.models.Import.update(
-        { endedAt: null, seenAt: new Date(Date.now() - secondsAgo * 1000), progress: JSON.stringify({ state: 'running' }) },
+        {
+          endedAt: null,
+          seenAt: new Date(Date.now() - secondsAgo * 1000),
+          progress: JSON.stringify({ state: 'running' }),
+        },
         { where },
       );
     await left(5);

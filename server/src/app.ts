@@ -10,6 +10,9 @@ import { noSuchRoute, problemAnswers } from './http/errors';
 import { operationsRouter } from './http/operations';
 import { pages } from './http/pages';
 import { limitsOf } from './http/limits';
+import { bodyPatience, type Patience } from './http/patience';
+import type { Loop } from './operating/loop';
+import type { Watch } from './operating/watch';
 import { ownPagesOnly, securityHeaders } from './http/security';
 import { signInSessions } from './http/sessions';
 import { Outside } from './sensors/simulators';
@@ -18,11 +21,15 @@ import { handlersFor } from './routes/handlers';
 
 export interface AppParts {
   config: Pick<Config, 'SESSION_SECRET' | 'STATIC_DIR' | 'TRUSTED_PROXIES' | 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'> &
-    Pick<Config, 'SENSOR_LIMIT' | 'HOUSEHOLD_LIMIT' | 'WEATHER_URL' | 'HYGROMETER_URL'>;
+    Pick<Config, 'SENSOR_LIMIT' | 'HOUSEHOLD_LIMIT' | 'STORAGE_DIR' | 'WEATHER_URL' | 'HYGROMETER_URL'>;
   database: Database;
   demos: DemoLibraries;
   log: Logger;
+  loop: Pick<Loop, 'longestMs'>;
+  watch: Watch;
   checkResponses?: boolean;
+  /** Other patience with slow senders than usual, for tests. */
+  patience?: Patience;
 }
 
 const JSON_TYPES = ['application/json', 'application/senml+json'];
@@ -31,7 +38,16 @@ const FEED = /\/feed\/.*/;
 const UUID = /[0-9a-f]{8}-[0-9a-f-]{27}/gi;
 
 /** Puts the server together. */
-export function createApp({ config, database, demos, log, checkResponses = false }: AppParts): Express {
+export function createApp({
+  config,
+  database,
+  demos,
+  log,
+  loop,
+  watch,
+  checkResponses = false,
+  patience,
+}: AppParts): Express {
   const app = express();
   app.set('trust proxy', config.TRUSTED_PROXIES);
   app.disable('x-powered-by');
@@ -52,24 +68,34 @@ export function createApp({ config, database, demos, log, checkResponses = false
   app.use(securityHeaders());
   app.use(compression());
 
-  app.use(API_ROOT, ownPagesOnly, express.json({ limit: '1mb', type: JSON_TYPES }), signInSessions(database, config.SESSION_SECRET));
+  app.use(API_ROOT, bodyPatience(watch, patience));
+  app.use(
+    API_ROOT,
+    ownPagesOnly(watch),
+    express.json({ limit: '1mb', type: JSON_TYPES }),
+    signInSessions(database, config.SESSION_SECRET),
+  );
   let description: object | null = null;
   app.get(`${API_ROOT}/openapi.json`, (_request, response) => response.json((description ??= apiDescription())));
   app.use(
     operationsRouter({
-      handlers: handlersFor(
+      handlers: handlersFor({
         database,
         demos,
-        new Outside(config.WEATHER_URL, config.HYGROMETER_URL),
-        config.SESSION_SECRET,
-      ),
+        outside: new Outside(config.WEATHER_URL, config.HYGROMETER_URL),
+        secret: config.SESSION_SECRET,
+        loop,
+        folders: config.STORAGE_DIR ? [config.STORAGE_DIR] : [],
+        watch,
+      }),
       database,
-      limits: limitsOf(database, config),
+      limits: limitsOf(database, config, watch),
+      measured: (operation) => watch.metrics.measured(operation),
       checkResponses,
     }),
   );
   if (config.STATIC_DIR) app.use(pages(config.STATIC_DIR));
   app.use(noSuchRoute);
-  app.use(problemAnswers(log));
+  app.use(problemAnswers(watch));
   return app;
 }

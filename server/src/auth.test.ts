@@ -3,7 +3,7 @@ import { usualFacts } from '@tembrin/core';
 import request from 'supertest';
 import { QueryTypes } from 'sequelize';
 import { v7 as uuid } from 'uuid';
-import { forgetLimits, hashed } from './http/limits';
+import { forgetLimits, hashed } from './http/shared-counts';
 import { sweepSessions } from './http/session-store';
 import { household, madeEvent, openServer, PASSWORD, visitor, type TestServer, type Visitor } from './testing/fixtures';
 
@@ -126,7 +126,9 @@ describe('sessions', () => {
   describe('in the database', () => {
     const sessionOf = (browser: Visitor) => {
       const cookies = browser.agent.jar.getCookies({ domain: '127.0.0.1', path: '/', secure: false, script: false });
-      const sid = decodeURIComponent(cookies.find(({ name }) => name === 'tembrin')!.value).slice(2).split('.')[0]!;
+      const sid = decodeURIComponent(cookies.find(({ name }) => name === 'tembrin')!.value)
+        .slice(2)
+        .split('.')[0]!;
       return { sid, where: { sid: hashed(sid) } };
     };
     test('are kept under their hashes, and not written at every request', async () => {
@@ -145,7 +147,8 @@ describe('sessions', () => {
       const { browser } = await household(server);
       const { where } = sessionOf(browser);
       const { models } = server.database;
-      const set = (change: { expires?: Date; createdAt?: Date }) => models.Session.update(change, { where, silent: true });
+      const set = (change: { expires?: Date; createdAt?: Date }) =>
+        models.Session.update(change, { where, silent: true });
       const inDays = (days: number) => new Date(Date.now() + days * day);
       // Used two days ago for the last time: put down anew.
       await set({ expires: inDays(28) });
@@ -329,13 +332,20 @@ test('the household changes its name, zone and schools', async () => {
 });
 
 describe('what the server says of itself', () => {
-  test('healthy while the database answers', async () => {
-    const dying = openServer();
-    await visitor(dying).get('/health').expect(200, { status: 'ok' });
+  test('alive as long as it answers, ready while its database, its disk and its thread are', async () => {
+    let delayMs = 0;
+    const dying = openServer({}, { loop: { longestMs: () => delayMs } });
+    const { body } = await visitor(dying).get('/ready').expect(200);
+    expect(body).toMatchObject({ status: 'ready', database: true, disk: true, thread: true });
+    expect(body.roomMb).toBeGreaterThan(0);
+    delayMs = 8_000;
+    expect((await visitor(dying).get('/ready').expect(503)).body.detail).toBe('Not ready: thread.');
+    delayMs = 0;
     await dying.close();
-    const answer = await visitor(dying).get('/health');
-    expect(answer.status).toBeGreaterThanOrEqual(500);
-    expect(answer.type).toBe('application/problem+json');
+    const answer = await visitor(dying).get('/ready').expect(503);
+    expect(answer.body.detail).toBe('Not ready: database.');
+    expect(answer.headers['retry-after']).toBe('5');
+    await visitor(dying).get('/health').expect(200, { status: 'ok' });
   });
 
   test('an OpenAPI document made from the contract', async () => {

@@ -15,6 +15,12 @@ const configSchema = z.object({
   DATABASE_PASSWORD: z.string().min(1),
   /** Signs session cookies; the same for every server process on one database. */
   SESSION_SECRET: z.string().min(32),
+  /** Folder of the data, whose room is looked at; left out where the database is elsewhere. */
+  STORAGE_DIR: z.string().optional(),
+  /** Port on loopback at which measurements are read; none where it is left out. */
+  METRICS_PORT: port.optional(),
+  /** Server processes on this machine. */
+  WORKERS: z.coerce.number().int().min(1).max(12).default(1),
   /** Folder of the exported web build; without it only the API is served. */
   STATIC_DIR: z.string().optional(),
   /** Number of proxies in front that may be believed about the client's address and TLS. */

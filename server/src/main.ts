@@ -1,54 +1,63 @@
-import { HOUR_MS, MINUTE_MS } from '@tembrin/core';
-import { pino } from 'pino';
-import { createApp } from './app';
-import { databaseAddress, readConfig } from './config';
-import { connect } from './database/connect';
-import { DemoLibraries } from './jobs/demo-libraries';
+import cluster from 'node:cluster';
+import { pino, type Logger } from 'pino';
+import { AggregatorRegistry } from 'prom-client';
+import { readConfig, type Config } from './config';
+import { metricsServer } from './operating/metrics';
+import { serve } from './serve';
+import { answerPrimary, keepWorkers, measuredByAll } from './workers';
 
-const RESTOCK_MS = HOUR_MS;
-const PATIENCE_MS = 8_000;
-const LONGEST_REQUEST_MS = 30 * MINUTE_MS;
+/** Serves from this process, or has workers do so. @returns how to stop */
+function run(config: Config, log: Logger): () => Promise<void> {
+  const listening = (port: number) => process.send?.({ listening: port });
+  const measured = (text: () => Promise<string>, contentType: string) => {
+    if (config.METRICS_PORT === undefined) return null;
+    const server = metricsServer(config.METRICS_PORT, text, contentType);
+    server.on('error', (error: NodeJS.ErrnoException) =>
+      log.warn({ code: error.code, port: config.METRICS_PORT }, 'measurements cannot be read: set METRICS_PORT'),
+    );
+    return server;
+  };
+  if (config.WORKERS > 1 && cluster.isPrimary) {
+    const stopWorkers = keepWorkers(config.WORKERS, log, listening);
+    const all = measuredByAll();
+    const metrics = measured(all.text, all.contentType);
+    return async () => {
+      metrics?.close();
+      await stopWorkers();
+    };
+  }
+  const { stop, metrics } = serve(config, log, cluster.isPrimary ? listening : () => undefined);
+  if (cluster.isPrimary) {
+    const server = measured(() => metrics.registry.metrics(), metrics.registry.contentType);
+    return async () => {
+      server?.close();
+      await stop();
+    };
+  }
+  AggregatorRegistry.setRegistries([metrics.registry]);
+  new AggregatorRegistry();
+  answerPrimary();
+  return stop;
+}
 
-async function main() {
+function main() {
   const config = readConfig(process.env);
   const log = pino({ level: config.LOG_LEVEL });
-  const database = connect(databaseAddress(config));
-  const demos = new DemoLibraries(database);
-  const restock = () =>
-    demos.restock().catch((error: unknown) => log.error({ err: error }, 'no demo library could be made'));
-  await restock();
-  const restocking = setInterval(() => void restock(), RESTOCK_MS);
-
-  const app = createApp({ config, database, demos, log });
-  const server = app.listen(config.PORT, config.HOST, (error) => {
-    if (error) {
-      log.error({ err: error }, 'cannot listen');
-      process.exit(1);
-    }
-    const address = server.address();
-    if (address && typeof address === 'object') process.send?.({ listening: address.port });
-    log.info({ address }, 'listening');
-  });
-
-  // A large file over a slow line takes its time.
-  server.requestTimeout = LONGEST_REQUEST_MS;
-
+  const stop = run(config, log);
   let closing = false;
   const close = () => {
     if (closing) return;
     closing = true;
-    clearInterval(restocking);
-    // Requests under way are finished; after a while the rest is cut off.
-    setTimeout(() => server.closeAllConnections(), PATIENCE_MS).unref();
-    server.close(() => void database.close().then(() => process.exit(0)));
-    server.closeIdleConnections();
+    void stop().then(() => process.exit(0));
   };
   process.on('SIGTERM', close);
   process.on('SIGINT', close);
   process.on('disconnect', close);
 }
 
-main().catch((error: unknown) => {
+try {
+  main();
+} catch (error) {
   console.error(error instanceof Error ? error.message : error);
   process.exit(1);
-});
+}

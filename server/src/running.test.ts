@@ -3,10 +3,8 @@ import { once } from 'node:events';
 import { API_ROOT, REQUEST_HEADER } from '@tembrin/contract';
 import { pino } from 'pino';
 import { v7 as uuid } from 'uuid';
-import { createApp } from './app';
 import { readConfig } from './config';
 import { connect } from './database/connect';
-import { DemoLibraries } from './jobs/demo-libraries';
 import { household, openServer, PASSWORD, visitor } from './testing/fixtures';
 
 interface Running {
@@ -129,17 +127,11 @@ test('two server processes share one database: an account made at one signs in a
 }, 60_000);
 
 test('the server’s log names neither people, addresses, cookies nor ids', async () => {
-  const server = openServer();
   const lines: string[] = [];
   const log = pino({ level: 'debug' }, { write: (line: string) => void lines.push(line) });
-  const config = readConfig(process.env);
-  const app = createApp({
-    config,
-    database: server.database,
-    demos: new DemoLibraries(server.database),
-    log,
-  });
-  const party = await household({ ...server, app });
+  const server = openServer({}, { log });
+  const { app } = server;
+  const party = await household(server);
   await party.browser.get(`/events?instrumentId=${party.instrument.id}`).expect(200);
   await party.browser.remove(`/instruments/${party.instrument.id}`, 1).expect(204);
   await visitor({ app }).post('/sign-in', { email: party.email, password: 'not this one' }).expect(401);

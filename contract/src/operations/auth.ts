@@ -8,10 +8,18 @@ export const authOperations = {
   health: {
     method: 'get',
     path: '/health',
-    summary: 'Whether the server and its database answer.',
+    summary: 'Whether the server is alive.',
     access: 'open',
     status: 200,
     response: z.object({ status: z.literal('ok') }),
+  },
+  ready: {
+    method: 'get',
+    path: '/ready',
+    summary: 'Whether the server can do its work; 503 where it cannot.',
+    access: 'open',
+    status: 200,
+    response: z.looseObject({ status: z.literal('ready') }),
   },
   createAccount: {
     method: 'post',

@@ -21,7 +21,7 @@ const CONNECT_MS = 10_000;
 
 /** What a kind of work may have of the database. */
 const POOLS = {
-  short: { max: 8, statementS: 30, lockS: 4 },
+  short: { max: 8, statementS: 30, lockS: 3 },
   long: { max: 3, statementS: 600, lockS: 20 },
 } as const;
 
@@ -63,7 +63,6 @@ function pool(
         wsrep_sync_wait: 1,
       },
     },
-    // Cut connections are tried anew a few times before one is given up.
     pool: { max, acquire: 15_000 },
     define: { timestamps: false, underscored: false },
   });

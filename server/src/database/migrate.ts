@@ -84,8 +84,7 @@ async function alone<T>(sequelize: Sequelize, held: Transaction, work: () => Pro
   const lock = 'tembrin-migrations';
   const options = { type: QueryTypes.SELECT, transaction: held, replacements: { lock, patience: PATIENCE_S } } as const;
   const [got] = await sequelize.query<{ taken: number | null }>('SELECT GET_LOCK(:lock, :patience) AS taken', options);
-  if (Number(got?.taken) !== 1)
-    throw new Error(BUSY);
+  if (Number(got?.taken) !== 1) throw new Error(BUSY);
   try {
     return (await isCluster(sequelize)) ? await onCluster(sequelize, work) : await work();
   } finally {

@@ -4,6 +4,9 @@ import type { Database } from './connect';
 
 /** How often a transaction is tried that others got in the way of. */
 const TRIES = 6;
+/** And one that waited in vain, which takes long each time. */
+const WAITED_TRIES = 2;
+const WAITED: ReadonlySet<number> = new Set([1205, 1969]);
 const FIRST_PAUSE_MS = 20;
 
 /** What the database says where the same may well be done a moment later. */
@@ -23,6 +26,9 @@ const PASSING: ReadonlySet<number> = new Set([
 ]);
 const CUT: ReadonlySet<string> = new Set(['ECONNRESET', 'ECONNREFUSED', 'EPIPE', 'ETIMEDOUT', 'EHOSTUNREACH']);
 
+/** What the database, and the system, say of a full disk. */
+const FULL: ReadonlySet<number | string> = new Set([28, 1021, 1114, 'ENOSPC', 'EDQUOT']);
+
 interface DriverError {
   errno?: number;
   code?: string;
@@ -33,6 +39,12 @@ interface DriverError {
 function driverErrorOf(error: unknown): DriverError | undefined {
   const { original, parent } = (error ?? {}) as { original?: DriverError; parent?: DriverError };
   return original ?? parent ?? (error as DriverError | undefined);
+}
+
+/** Whether something could not be stored because the disk is full. */
+export function isFull(error: unknown): boolean {
+  const { errno, code } = driverErrorOf(error) ?? {};
+  return (errno !== undefined && FULL.has(errno)) || (code !== undefined && FULL.has(code));
 }
 
 /** Whether a failure of the database passes: a lock, another node's turn, a connection that was cut. */
@@ -53,7 +65,8 @@ export async function retried<T>(work: () => Promise<T>): Promise<T> {
     try {
       return await work();
     } catch (error) {
-      if (attempt === TRIES || !isPassing(error)) throw error;
+      const tries = WAITED.has(driverErrorOf(error)?.errno ?? 0) ? WAITED_TRIES : TRIES;
+      if (attempt >= tries || !isPassing(error)) throw error;
       // Pauses of chance, so that two that met do not meet again.
       await sleep(FIRST_PAUSE_MS * 2 ** attempt * (0.5 + Math.random()));
     }

@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler, Request, RequestHandler } from 'express';
-import type { Logger } from 'pino';
 import { ConnectionError } from 'sequelize';
-import { isPassing } from '../database/transaction';
+import { isFull, isPassing } from '../database/transaction';
+import type { Happening, Watch } from '../operating/watch';
 import { COOKIE_NAMES } from './sessions';
 import { problem, ProblemError } from '../problems/problems';
 import type { Problem } from '@tembrin/contract';
@@ -12,16 +12,29 @@ export const noSuchRoute: RequestHandler = (_request, response) => {
 };
 
 /** Turns whatever was thrown into a problem document; what nobody foresaw is logged and answered without detail. */
-export function problemAnswers(log: Logger): ErrorRequestHandler {
+export function problemAnswers(watch: Watch): ErrorRequestHandler {
   return (error: unknown, request, response, next) => {
     if (response.headersSent) return next(error);
     const answer = problemOf(error);
-    if (answer.status >= 500) log.error({ failure: toldOf(error), status: answer.status }, 'request failed');
+    const happened = happeningOf(answer);
+    if (happened) watch.happened(happened, answer.status >= 500 ? { failure: toldOf(error) } : {});
     if (answer.status === 401) response.setHeader('WWW-Authenticate', challengeOf(request));
     if (answer.status === 503) response.setHeader('Retry-After', String(RETRY_AFTER_S));
     response.status(answer.status).type('application/problem+json');
     response.json(answer);
   };
+}
+
+const TOLD: Readonly<Record<string, Happening>> = {
+  '/problems/wrong-credentials': 'sign-in refused',
+  '/problems/wrong-key': 'wrong key of a hygrometer',
+  '/problems/no-database': 'no database',
+  '/problems/no-room': 'no room on the disk',
+};
+
+/** What an answer is told of as; null where it is nobody's but the asker's. */
+function happeningOf({ type, status }: Problem): Happening | null {
+  return TOLD[type] ?? (status === 500 ? 'request failed' : null);
 }
 
 /** After so long it is worth while to ask again, s. */
@@ -68,8 +81,18 @@ function problemOf(error: unknown): Problem {
   if (error instanceof ConnectionError) {
     return problem(503, 'no-database', 'The server cannot reach its database. Nothing is lost; try again in a minute.');
   }
+  if (isFull(error))
+    return problem(
+      503,
+      'no-room',
+      'The server’s disk is full, so nothing was stored. What you entered is kept on this device and sent again once there is room.',
+    );
   if (isPassing(error))
-    return problem(503, 'busy', 'Others are writing at the same place just now. Nothing was changed; try again in a moment.');
+    return problem(
+      503,
+      'busy',
+      'Others are writing at the same place just now. Nothing was changed; try again in a moment.',
+    );
   const type = (error as { type?: unknown } | null)?.type;
   if (type === 'entity.too.large') {
     return problem(413, 'too-large', 'That is more than one request may carry. Send it in smaller parts.');

@@ -1,68 +1,16 @@
-import { createHash } from 'node:crypto';
 import { DAY_MS, HOUR_MS, MINUTE_MS } from '@tembrin/core';
 import type { Operation } from '@tembrin/contract';
 import type { Request, RequestHandler } from 'express';
-import { ipKeyGenerator, rateLimit, type ClientRateLimitInfo, type Options, type Store } from 'express-rate-limit';
+import { ipKeyGenerator, rateLimit, type Options } from 'express-rate-limit';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import type { Config } from '../config';
 import type { Database } from '../database/connect';
-import { retried } from '../database/transaction';
+import type { Watch } from '../operating/watch';
 import { problem } from '../problems/problems';
-
-/** A value of any length as a short one, to count by. */
-export const hashed = (value: string) => createHash('sha256').update(value).digest('base64');
+import { hashed, SharedCounts } from './shared-counts';
 
 /** Network of a request's sender: an address, or the block of addresses one line has in IPv6. */
 const placeOf = ({ ip }: Request) => ipKeyGenerator(ip ?? '', 56);
-
-/** Counts hits in the database, so that all processes count together. */
-class SharedCounts implements Store {
-  private windowS = 60;
-  readonly localKeys = false;
-
-  constructor(
-    private readonly sequelize: Sequelize,
-    private readonly what: string,
-  ) {}
-
-  init({ windowMs }: Options): void {
-    this.windowS = Math.ceil(windowMs / 1000);
-  }
-
-  private name = (key: string) => `${this.what} ${hashed(key)}`;
-
-  async increment(key: string): Promise<ClientRateLimitInfo> {
-    const [row] = await retried(() =>
-      this.sequelize.query<{ hits: number; until: Date }>(
-        `INSERT INTO limits (name, hits, until) VALUES (:name, 1, UTC_TIMESTAMP(3) + INTERVAL :windowS SECOND)
-         ON DUPLICATE KEY UPDATE
-           hits = IF(until < UTC_TIMESTAMP(3), 1, hits + 1),
-           until = IF(until < UTC_TIMESTAMP(3), VALUES(until), until)
-         RETURNING hits, until`,
-        { replacements: { name: this.name(key), windowS: this.windowS }, type: QueryTypes.SELECT },
-      ),
-    );
-    return { totalHits: row!.hits, resetTime: row!.until };
-  }
-
-  async decrement(key: string): Promise<void> {
-    await this.sequelize.query('UPDATE limits SET hits = GREATEST(hits - 1, 0) WHERE name = :name', {
-      replacements: { name: this.name(key) },
-    });
-  }
-
-  async resetKey(key: string): Promise<void> {
-    await this.sequelize.query('DELETE FROM limits WHERE name = :name', { replacements: { name: this.name(key) } });
-  }
-}
-
-/** What is forgotten at a time, so that nobody waits for it. */
-const FORGOTTEN_AT_ONCE = 5000;
-
-/** Forgets what was counted and is past. */
-export async function forgetLimits({ sequelize }: Pick<Database, 'sequelize'>): Promise<void> {
-  await sequelize.query(`DELETE FROM limits WHERE until < UTC_TIMESTAMP(3) LIMIT ${FORGOTTEN_AT_ONCE}`);
-}
 
 /** Whoever signed in from a place is not kept out there by what others try elsewhere, for so long. */
 const KNOWN_MS = 90 * DAY_MS;
@@ -74,10 +22,10 @@ class KnownPlaces {
   private name = (request: Request) => `known ${hashed(`${emailOf(request)} ${placeOf(request)}`)}`;
 
   async has(request: Request): Promise<boolean> {
-    const rows = await this.sequelize.query(
-      'SELECT 1 FROM limits WHERE name = :name AND until > UTC_TIMESTAMP(3)',
-      { replacements: { name: this.name(request) }, type: QueryTypes.SELECT },
-    );
+    const rows = await this.sequelize.query('SELECT 1 FROM limits WHERE name = :name AND until > UTC_TIMESTAMP(3)', {
+      replacements: { name: this.name(request) },
+      type: QueryTypes.SELECT,
+    });
     return rows.length > 0;
   }
 
@@ -109,39 +57,36 @@ const COSTLY = 120;
 
 const ATTEMPTS = ['too-many-attempts', 'Too many attempts. Wait a quarter of an hour, then try again.'] as const;
 
-/** Limits on what is asked, counted in the database and so for all processes together; keys are short, and forgotten in time. */
-export function limitsOf({ sequelize }: Pick<Database, 'sequelize'>, settings: LimitSettings) {
-  const limit = (
-    what: string,
-    windowMs: number,
-    most: number,
-    [type, detail]: readonly [string, string],
-    more: Partial<Options> & Required<Pick<Options, 'keyGenerator'>>,
-  ) =>
-    rateLimit({
-      windowMs,
-      limit: most,
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-      store: new SharedCounts(sequelize, what),
-      handler: (_request, response) => {
-        response.status(429).type('application/problem+json');
-        response.json(problem(429, type, detail));
-      },
-      ...more,
-    });
-  const known = new KnownPlaces(sequelize);
-  const failures = { skipSuccessfulRequests: true };
-  /** So many openings from one place; failures by address and place; and failures by address, wherever they come from. */
-  const attempts: RequestHandler[] = [
-    limit('opening', 15 * MINUTE_MS, settings.OPENING_LIMIT, ATTEMPTS, { keyGenerator: placeOf }),
-    limit('guess', 15 * MINUTE_MS, settings.SIGN_IN_LIMIT, ATTEMPTS, {
+/** What a limit is made of. */
+interface LimitOf extends Partial<Options> {
+  what: string;
+  windowMs: number;
+  most: number;
+  /** Told where it is met. */
+  told: readonly [type: string, detail: string];
+  keyGenerator: Options['keyGenerator'];
+}
+
+type MakeLimit = (of: LimitOf) => RequestHandler;
+
+/** So many openings from one place; failures by address and place; and failures by address, wherever they come from. */
+function attemptLimits(limit: MakeLimit, known: KnownPlaces, settings: LimitSettings): RequestHandler[] {
+  const attempts = { windowMs: 15 * MINUTE_MS, told: ATTEMPTS };
+  const failures = { ...attempts, skipSuccessfulRequests: true };
+  return [
+    limit({ what: 'opening', ...attempts, most: settings.OPENING_LIMIT, keyGenerator: placeOf }),
+    limit({
+      what: 'guess',
       ...failures,
+      most: settings.SIGN_IN_LIMIT,
       skip: (request) => emailOf(request) === '',
       keyGenerator: (request) => `${emailOf(request)} ${placeOf(request)}`,
     }),
-    limit('guess-anywhere', HOUR_MS, GUESSES_ANYWHERE, ATTEMPTS, {
+    limit({
+      what: 'guess-anywhere',
       ...failures,
+      windowMs: HOUR_MS,
+      most: GUESSES_ANYWHERE,
       skip: async (request) => emailOf(request) === '' || (await known.has(request)),
       keyGenerator: emailOf,
     }),
@@ -152,40 +97,93 @@ export function limitsOf({ sequelize }: Pick<Database, 'sequelize'>, settings: L
       next();
     },
   ];
-  const perMinute = `At most ${settings.SENSOR_LIMIT} packs a minute. Gather readings and send them in one pack.`;
-  const sensor = [
-    limit('sensor-place', MINUTE_MS, settings.SENSOR_LIMIT * SENSORS_AT_PLACE, ['too-often', perMinute], {
-      keyGenerator: placeOf,
-    }),
-    limit('sensor', MINUTE_MS, settings.SENSOR_LIMIT, ['too-often', perMinute], {
+}
+
+function sensorLimits(limit: MakeLimit, perMinute: number): RequestHandler[] {
+  const told = [
+    'too-often',
+    `At most ${perMinute} packs a minute. Gather readings and send them in one pack.`,
+  ] as const;
+  const packs = { windowMs: MINUTE_MS, told };
+  return [
+    limit({ what: 'sensor-place', ...packs, most: perMinute * SENSORS_AT_PLACE, keyGenerator: placeOf }),
+    limit({
+      what: 'sensor',
+      ...packs,
+      most: perMinute,
       keyGenerator: ({ params, headers }) => `${String(params.id)} ${headers.authorization ?? ''}`,
     }),
   ];
-  const often = ['too-often', 'That calendar was read very often. Try again in a minute.'] as const;
-  const address = [
-    limit('calendar-place', MINUTE_MS, CALENDAR_READINGS.place, often, { keyGenerator: placeOf }),
-    limit('calendar', MINUTE_MS, CALENDAR_READINGS.address, often, { keyGenerator: ({ params }) => String(params.key) }),
+}
+
+function calendarLimits(limit: MakeLimit): RequestHandler[] {
+  const told = ['too-often', 'That calendar was read very often. Try again in a minute.'] as const;
+  const readings = { windowMs: MINUTE_MS, told };
+  return [
+    limit({ what: 'calendar-place', ...readings, most: CALENDAR_READINGS.place, keyGenerator: placeOf }),
+    limit({
+      what: 'calendar',
+      ...readings,
+      most: CALENDAR_READINGS.address,
+      keyGenerator: ({ params }) => String(params.key),
+    }),
   ];
+}
+
+/** What a household may change, and how many files it may bring in or take out. */
+function householdLimits(limit: MakeLimit, writes: number): Record<'writes' | 'costly', RequestHandler> {
   const ofHousehold = {
     skip: ({ session }: Request) => !session.identity,
     keyGenerator: ({ session }: Request) => session.identity!.householdId,
   };
-  const writes = limit(
-    'writes',
-    MINUTE_MS,
-    settings.HOUSEHOLD_LIMIT,
-    ['too-often', 'Your household changes very much at once. What you entered is kept on this device; it goes on in a minute.'],
-    ofHousehold,
-  );
-  const costly = limit(
-    'costly',
-    10 * MINUTE_MS,
-    COSTLY,
-    ['too-often', 'Your household has brought in or taken out many files just now. Go on in ten minutes.'],
-    ofHousehold,
-  );
-  /** What guards an operation. */
-  return ({ limited, access, method, stream, file, costly: takesLong }: Operation): RequestHandler[] => {
+  return {
+    writes: limit({
+      what: 'writes',
+      windowMs: MINUTE_MS,
+      most: writes,
+      told: [
+        'too-often',
+        'Your household changes very much at once. What you entered is kept on this device; it goes on in a minute.',
+      ],
+      ...ofHousehold,
+    }),
+    costly: limit({
+      what: 'costly',
+      windowMs: 10 * MINUTE_MS,
+      most: COSTLY,
+      told: ['too-often', 'Your household has brought in or taken out many files just now. Go on in ten minutes.'],
+      ...ofHousehold,
+    }),
+  };
+}
+
+/**
+ * Limits on what is asked, counted in the database and so for all processes together; keys are short, and forgotten in time.
+ * @returns what guards an operation
+ */
+export function limitsOf(
+  { sequelize }: Pick<Database, 'sequelize'>,
+  settings: LimitSettings,
+  watch: Watch,
+): (operation: Operation) => RequestHandler[] {
+  const limit: MakeLimit = ({ what, most, told: [type, detail], ...more }) =>
+    rateLimit({
+      limit: most,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      store: new SharedCounts(sequelize, what),
+      handler: (_request, response) => {
+        watch.happened('too many requests refused', { limit: what });
+        response.status(429).type('application/problem+json');
+        response.json(problem(429, type, detail));
+      },
+      ...more,
+    });
+  const attempts = attemptLimits(limit, new KnownPlaces(sequelize), settings);
+  const sensor = sensorLimits(limit, settings.SENSOR_LIMIT);
+  const address = calendarLimits(limit);
+  const { writes, costly } = householdLimits(limit, settings.HOUSEHOLD_LIMIT);
+  return ({ limited, access, method, stream, file, costly: takesLong }) => {
     if (limited) return attempts;
     if (access === 'sensor') return sensor;
     if (access === 'address') return address;

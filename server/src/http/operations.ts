@@ -32,12 +32,14 @@ export interface RouterOptions {
   database: Database;
   /** Limits on how often an operation is asked for. */
   limits: (operation: Operation) => RequestHandler[];
+  /** Measures how long an operation takes. */
+  measured: (operation: string) => RequestHandler;
   /** Check answers against the contract too; for tests. */
   checkResponses: boolean;
 }
 
 /** Binds every operation of the contract to its handler. There are no other routes under the API root. */
-export function operationsRouter({ handlers, database, limits, checkResponses }: RouterOptions): Router {
+export function operationsRouter({ handlers, database, limits, measured, checkResponses }: RouterOptions): Router {
   const router = Router();
   for (const [id, operation] of Object.entries(operations) as [OperationId, Operation][]) {
     const handle = handlers[id] as (call: unknown) => Promise<unknown>;
@@ -70,7 +72,7 @@ export function operationsRouter({ handlers, database, limits, checkResponses }:
       if (version !== undefined) response.setHeader('ETag', `"${version}"`);
       response.status(operation.status).json(result);
     };
-    router[operation.method](`${API_ROOT}${operation.path}`, ...limits(operation), answer);
+    router[operation.method](`${API_ROOT}${operation.path}`, measured(id), ...limits(operation), answer);
   }
   for (const [path, methods] of methodsByPath()) {
     router.all(API_ROOT + path, (_request, response) => {

@@ -1,6 +1,7 @@
 import { REQUEST_HEADER } from '@tembrin/contract';
 import type { Request, RequestHandler } from 'express';
 import helmet from 'helmet';
+import type { Watch } from '../operating/watch';
 import { problem } from '../problems/problems';
 
 /** Response headers: the page may load only what this server serves. */
@@ -39,19 +40,22 @@ const SENSOR_PATH = /^\/sensors\/[^/]+\/senml$/;
  * Refuses requests that another site made a browser send: whatever changes something must carry a header of ours,
  * which a foreign page cannot set, and must not name a foreign origin.
  */
-export const ownPagesOnly: RequestHandler = (request, response, next) => {
-  const { method, headers } = request;
-  if (method === 'GET' || method === 'HEAD') return next();
-  // A hygrometer is no browser: it has a key of its own instead of a cookie.
-  if (SENSOR_PATH.test(request.path)) return next();
-  const { origin } = headers;
-  if (headers[REQUEST_HEADER] !== undefined && (origin === undefined || isOwn(origin, request))) return next();
-  response.status(403).type('application/problem+json');
-  response.json(
-    problem(
-      403,
-      'foreign-request',
-      'This request did not come from Tembrin’s own page. Reload the page and try again.',
-    ),
-  );
-};
+export const ownPagesOnly =
+  (watch: Watch): RequestHandler =>
+  (request, response, next) => {
+    const { method, headers } = request;
+    if (method === 'GET' || method === 'HEAD') return next();
+    // A hygrometer is no browser: it has a key of its own instead of a cookie.
+    if (SENSOR_PATH.test(request.path)) return next();
+    const { origin } = headers;
+    if (headers[REQUEST_HEADER] !== undefined && (origin === undefined || isOwn(origin, request))) return next();
+    watch.happened('foreign request refused');
+    response.status(403).type('application/problem+json');
+    response.json(
+      problem(
+        403,
+        'foreign-request',
+        'This request did not come from Tembrin’s own page. Reload the page and try again.',
+      ),
+    );
+  };

@@ -2,7 +2,7 @@ import { DAY_MS } from '@tembrin/core';
 import session, { type SessionData } from 'express-session';
 import { Op } from 'sequelize';
 import type { Database } from '../database/connect';
-import { hashed } from './limits';
+import { hashed } from './shared-counts';
 
 declare module 'express-session' {
   interface SessionData {
@@ -57,9 +57,10 @@ export class SessionStore extends session.Store {
     const now = new Date();
     const row = { sid: hashed(sid), data: JSON.stringify(data), expires: new Date(now.getTime() + IDLE_MS) };
     answer(
-      this.models.Session.upsert({ ...row, createdAt: now, updatedAt: now }, { fields: Object.keys(row) as never }).then(
-        () => undefined,
-      ),
+      this.models.Session.upsert(
+        { ...row, createdAt: now, updatedAt: now },
+        { fields: Object.keys(row) as never },
+      ).then(() => undefined),
       done,
     );
   }

@@ -29,10 +29,14 @@ const PATIENCE_MS = MINUTE_MS;
  * that nobody finds another's changes; the master's log, which is most of it, is shared, as a log is only added to.
  */
 export class DemoLibraries {
-  /** @param most other bounds than usual, for tests */
+  /**
+   * @param most other bounds than usual, for tests
+   * @param hasRoom whether the disk has room for more
+   */
   constructor(
     private readonly database: Database,
     private readonly most: { copies: number; masters: number } = MOST,
+    private readonly hasRoom: () => Promise<boolean> = () => Promise.resolve(true),
   ) {}
 
   /** Clears away what is past its time, and has a fresh master ready. */
@@ -51,7 +55,9 @@ export class DemoLibraries {
       const past = { openedAt: { [Op.lt]: new Date(now.getTime() - KEPT_MS) } };
       const overdue = await this.ids({ base: { [Op.ne]: null }, ...past });
       const all = await this.ids({ base: { [Op.ne]: null } });
-      const surplus = all.filter((id) => !overdue.includes(id)).slice(0, Math.max(0, all.length + coming - this.most.copies));
+      const surplus = all
+        .filter((id) => !overdue.includes(id))
+        .slice(0, Math.max(0, all.length + coming - this.most.copies));
       for (const id of [...overdue, ...surplus]) await this.remove(id);
       const stale = await this.ids({ base: null, createdAt: { [Op.lt]: new Date(now.getTime() - FRESH_MS) } });
       for (const id of stale) if (await this.retire(id)) await this.remove(id);
@@ -98,6 +104,8 @@ export class DemoLibraries {
 
   /** Opens a copy for a visitor. */
   async take(timeZone: string, now = new Date()): Promise<Identity> {
+    if (!(await this.hasRoom()))
+      fail(503, 'no-room', 'The server’s disk is nearly full, so no demo library is opened just now. Try again later.');
     const copies = await this.database.models.Household.count({ where: { demo: true, base: { [Op.ne]: null } } });
     if (copies >= this.most.copies) await this.clear(now, 1);
     for (;;) {

@@ -7,6 +7,7 @@ const TITLES = {
   403: 'Not allowed',
   404: 'Not found',
   405: 'Not done here',
+  408: 'Too slow',
   409: 'Already there',
   412: 'Changed meanwhile',
   413: 'Too large',

@@ -23,6 +23,10 @@ import { CalendarScope, calendarAt } from '../store/calendar';
 import { CardScope } from '../store/cards';
 import { importDiary, previewDiary } from '../store/diary';
 import { HouseholdScope } from '../store/scope';
+import type { Loop } from '../operating/loop';
+import { readiness } from '../operating/ready';
+import type { Watch } from '../operating/watch';
+import { fail } from '../problems/problems';
 import type { Request } from 'express';
 
 export type Limits = Pick<Config, 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'>;
@@ -40,11 +44,15 @@ interface Ground {
   outside: Outside;
   secret: string;
   imports: IntakeJobs;
+  loop: Pick<Loop, 'longestMs'>;
+  /** Folders whose room matters. */
+  folders: readonly string[];
+  watch: Watch;
 }
 
 /** What each operation does: a few lines over the store. */
-export function handlersFor(database: Database, demos: DemoLibraries, outside: Outside, secret: string): Handlers {
-  const ground: Ground = { database, demos, outside, secret, imports: new IntakeJobs(database) };
+export function handlersFor(parts: Omit<Ground, 'imports'>): Handlers {
+  const ground: Ground = { ...parts, imports: new IntakeJobs(parts.database) };
   return {
     ...authHandlers(ground),
     ...householdHandlers(ground),
@@ -57,21 +65,26 @@ export function handlersFor(database: Database, demos: DemoLibraries, outside: O
 }
 
 /** Accounts, sessions and the demo library. */
-function authHandlers({ database, demos }: Ground) {
+function authHandlers({ database, demos, loop, folders, watch }: Ground) {
   const open = async (request: Request, identity: Identity) => {
     await beginSession(request, identity);
+    watch.happened(identity.accountId ? 'signed in' : 'demo opened');
     return new HouseholdScope(database, identity).household();
   };
   return {
-    health: async () => {
-      await database.sequelize.authenticate();
-      return { status: 'ok' };
+    health: () => Promise.resolve({ status: 'ok' as const }),
+    ready: async () => {
+      const found = await readiness(database, loop, folders);
+      if (found.status === 'ready') return { ...found, status: 'ready' as const };
+      const missing = (['database', 'disk', 'thread'] as const).filter((check) => !found[check]);
+      return fail(503, 'not-ready', `Not ready: ${missing.join(', ')}.`);
     },
     createAccount: async ({ request, body }) => open(request, await createAccount(database, body)),
     signIn: async ({ request, body }) => open(request, await checkCredentials(database, body)),
     openDemo: async ({ request, body }) => open(request, await demos.take(body.timeZone)),
     signOut: async ({ request }) => {
       await endSession(request);
+      watch.happened('signed out');
       return undefined;
     },
   } satisfies Partial<Handlers>;

@@ -12,11 +12,7 @@ import type { HouseholdScope } from './scope';
 /** The same line of the same diary makes the same entry, so bringing it in twice is harmless. */
 const DIARY_NAMES = '6d8f4f0e-6c1b-5c8e-9a55-2f0a2b7f9d11';
 
-async function groundOf(
-  scope: HouseholdScope,
-  choices: DiaryGround['choices'],
-  nowMs: number,
-): Promise<DiaryGround> {
+async function groundOf(scope: HouseholdScope, choices: DiaryGround['choices'], nowMs: number): Promise<DiaryGround> {
   const [{ instruments, timeZone }, events] = await Promise.all([scope.household(), scope.log()]);
   return { instruments, events, choices, timeZone, nowMs };
 }

@@ -44,7 +44,10 @@ export function householdOf(row: HouseholdRow, instruments: InstrumentRow[], ema
   };
 }
 
-export type EventColumns = Pick<EventRow, 'number' | 'id' | 'instrumentId' | 'type' | 'occurredAt' | 'recordedAt' | 'payload'>;
+export type EventColumns = Pick<
+  EventRow,
+  'number' | 'id' | 'instrumentId' | 'type' | 'occurredAt' | 'recordedAt' | 'payload'
+>;
 
 /** Rows were validated when they came in, so they are put together here without checking each again. */
 export function eventOf(row: Omit<EventColumns, 'number'>): LogEvent {

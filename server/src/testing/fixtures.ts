@@ -3,23 +3,30 @@ import { usualFacts, type EventOf, type EventType } from '@tembrin/core';
 import { pino } from 'pino';
 import request from 'supertest';
 import { v7 as uuid } from 'uuid';
-import { createApp } from '../app';
+import { createApp, type AppParts } from '../app';
 import { databaseAddress, readConfig } from '../config';
 import { connect, type Database } from '../database/connect';
+import { Metrics } from '../operating/metrics';
+import { Telling } from '../operating/telling';
+import { Watch } from '../operating/watch';
 import { DemoLibraries } from '../jobs/demo-libraries';
 
 export const PASSWORD = 'quiet harbour tern';
 
 /** One server on the test database, in this process. */
-export function openServer(settings: Partial<Record<string, string>> = {}) {
+export function openServer(settings: Partial<Record<string, string>> = {}, parts: Partial<AppParts> = {}) {
   const config = readConfig({ SIGN_IN_LIMIT: '1000', OPENING_LIMIT: '1000', ...process.env, ...settings });
   const database: Database = connect(databaseAddress(config));
   const demos = new DemoLibraries(database);
-  const app = createApp({ config, database, demos, log: pino({ level: 'silent' }), checkResponses: true });
+  const log = parts.log ?? pino({ level: 'silent' });
+  const watch = new Watch(new Telling(log), new Metrics(database));
+  const loop = { longestMs: () => 0 };
+  const app = createApp({ config, database, demos, log, loop, watch, checkResponses: true, ...parts });
   return {
     app,
     database,
     demos,
+    watch,
     async close() {
       await database.close();
     },

@@ -76,5 +76,6 @@ export async function down(queryInterface: QueryInterface): Promise<void> {
   await queryInterface.removeIndex('events', 'events_by_number');
   await queryInterface.removeColumn('events', 'number');
   await queryInterface.removeConstraint('households', 'copies_of_master');
-  for (const column of ['baseNumber', 'base', 'logEpoch', 'logNumber', 'turn']) await queryInterface.removeColumn('households', column);
+  for (const column of ['baseNumber', 'base', 'logEpoch', 'logNumber', 'turn'])
+    await queryInterface.removeColumn('households', column);
 }

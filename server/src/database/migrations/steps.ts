@@ -18,7 +18,8 @@ export function steps(queryInterface: QueryInterface) {
       await queryInterface.addIndex(TABLE_NAME, { name: INDEX_NAME, fields: [...fields], unique });
     },
     async noIndex(TABLE_NAME: string, INDEX_NAME: string): Promise<void> {
-      if (await found('STATISTICS', { TABLE_NAME, INDEX_NAME })) await queryInterface.removeIndex(TABLE_NAME, INDEX_NAME);
+      if (await found('STATISTICS', { TABLE_NAME, INDEX_NAME }))
+        await queryInterface.removeIndex(TABLE_NAME, INDEX_NAME);
     },
     async column(TABLE_NAME: string, COLUMN_NAME: string, column: ModelAttributeColumnOptions): Promise<void> {
       if (await found('COLUMNS', { TABLE_NAME, COLUMN_NAME })) return;

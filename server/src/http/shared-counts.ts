@@ -1,0 +1,57 @@
+import { createHash } from 'node:crypto';
+import type { ClientRateLimitInfo, Options, Store } from 'express-rate-limit';
+import { QueryTypes, type Sequelize } from 'sequelize';
+import type { Database } from '../database/connect';
+import { retried } from '../database/transaction';
+
+/** A value of any length as a short one, to count by. */
+export const hashed = (value: string) => createHash('sha256').update(value).digest('base64');
+
+/** Counts hits in the database, so that all processes count together. */
+export class SharedCounts implements Store {
+  private windowS = 60;
+  readonly localKeys = false;
+
+  constructor(
+    private readonly sequelize: Sequelize,
+    private readonly what: string,
+  ) {}
+
+  init({ windowMs }: Options): void {
+    this.windowS = Math.ceil(windowMs / 1000);
+  }
+
+  private name = (key: string) => `${this.what} ${hashed(key)}`;
+
+  async increment(key: string): Promise<ClientRateLimitInfo> {
+    const [row] = await retried(() =>
+      this.sequelize.query<{ hits: number; until: Date }>(
+        `INSERT INTO limits (name, hits, until) VALUES (:name, 1, UTC_TIMESTAMP(3) + INTERVAL :windowS SECOND)
+         ON DUPLICATE KEY UPDATE
+           hits = IF(until < UTC_TIMESTAMP(3), 1, hits + 1),
+           until = IF(until < UTC_TIMESTAMP(3), VALUES(until), until)
+         RETURNING hits, until`,
+        { replacements: { name: this.name(key), windowS: this.windowS }, type: QueryTypes.SELECT },
+      ),
+    );
+    return { totalHits: row!.hits, resetTime: row!.until };
+  }
+
+  async decrement(key: string): Promise<void> {
+    await this.sequelize.query('UPDATE limits SET hits = GREATEST(hits - 1, 0) WHERE name = :name', {
+      replacements: { name: this.name(key) },
+    });
+  }
+
+  async resetKey(key: string): Promise<void> {
+    await this.sequelize.query('DELETE FROM limits WHERE name = :name', { replacements: { name: this.name(key) } });
+  }
+}
+
+/** What is forgotten at a time, so that nobody waits for it. */
+const FORGOTTEN_AT_ONCE = 5000;
+
+/** Forgets what was counted and is past. */
+export async function forgetLimits({ sequelize }: Pick<Database, 'sequelize'>): Promise<void> {
+  await sequelize.query(`DELETE FROM limits WHERE until < UTC_TIMESTAMP(3) LIMIT ${FORGOTTEN_AT_ONCE}`);
+}

@@ -1,0 +1,83 @@
+import cluster, { type Worker } from 'node:cluster';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { MINUTE_MS, SECOND_MS } from '@tembrin/core';
+import type { Logger } from 'pino';
+import { AggregatorRegistry } from 'prom-client';
+
+/** A worker is asked so often whether it is there, and ended where it has not answered for so long. */
+const ASKED_MS = 2 * SECOND_MS;
+const SILENCE_MS = 30 * SECOND_MS;
+/** A worker that ended is started again after a pause that doubles while they end soon. */
+const FIRST_PAUSE_MS = SECOND_MS;
+const LONGEST_PAUSE_MS = 30 * SECOND_MS;
+const STEADY_MS = MINUTE_MS;
+
+/** What the first process and its workers say to each other. */
+type Word = 'there?' | 'there';
+const isWord = (message: unknown, word: Word) => message === word;
+
+/** Answers the first process, in a worker. */
+export function answerPrimary(): void {
+  process.on('message', (message) => {
+    if (isWord(message, 'there?')) process.send?.('there' satisfies Word);
+  });
+}
+
+/**
+ * Keeps so many workers serving one port: who ends is started again, who is silent is ended.
+ * @param listening told the port once the first of them serves it
+ * @returns how to stop them all
+ */
+export function keepWorkers(count: number, log: Logger, listening: (port: number) => void): () => Promise<void> {
+  let stopping = false;
+  const heard = new Map<Worker, number>();
+  const pauses = new Map<Worker, number>();
+  const start = (pauseMs: number) => {
+    const worker = cluster.fork();
+    const began = Date.now();
+    heard.set(worker, began);
+    pauses.set(worker, pauseMs);
+    worker.on('message', (message) => {
+      if (isWord(message, 'there')) heard.set(worker, Date.now());
+    });
+    worker.once('exit', (code, signal) => {
+      heard.delete(worker);
+      if (stopping) return;
+      const pause = Date.now() - began > STEADY_MS ? FIRST_PAUSE_MS : pauseMs;
+      log.error({ code, signal, pauseMs: pause }, 'a worker ended by itself; it is started again');
+      void sleep(pause).then(() => stopping || start(Math.min(LONGEST_PAUSE_MS, 2 * pause)));
+    });
+  };
+  let told = false;
+  cluster.on('listening', (_worker, { port }) => {
+    if (!told) listening(port);
+    told = true;
+  });
+  for (let each = 0; each < count; each++) start(FIRST_PAUSE_MS);
+  const asking = setInterval(() => {
+    for (const [worker, at] of heard) {
+      if (Date.now() - at > SILENCE_MS) {
+        log.error({}, 'a worker has not answered for half a minute and is ended');
+        worker.process.kill('SIGKILL');
+      } else if (worker.isConnected()) worker.send('there?' satisfies Word, () => undefined);
+    }
+  }, ASKED_MS);
+  return async () => {
+    stopping = true;
+    clearInterval(asking);
+    const ends = [...heard.keys()].map(
+      (worker) =>
+        new Promise<void>((resolve) => {
+          worker.once('exit', () => resolve());
+          worker.process.kill('SIGTERM');
+        }),
+    );
+    await Promise.all(ends);
+  };
+}
+
+/** What all workers measured, together. */
+export function measuredByAll(): { text: () => Promise<string>; contentType: string } {
+  const all = new AggregatorRegistry();
+  return { text: () => all.clusterMetrics(), contentType: all.contentType };
+}
