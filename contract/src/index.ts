@@ -7,6 +7,7 @@ export * from './household';
 export * from './intake';
 export * from './instrument';
 export * from './problem';
+export * from './quotas';
 export * from './reading-faults';
 export * from './refusals';
 export * from './year';

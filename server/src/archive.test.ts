@@ -11,7 +11,7 @@ import {
   usualFacts,
   type LogEvent,
 } from '@tembrin/core';
-import { bowsAmong, type Air, type Card, type Household } from '@tembrin/contract';
+import { bowsAmong, QUOTAS, type Air, type Card, type Household } from '@tembrin/contract';
 import { v7 as uuid } from 'uuid';
 import { reading, ROOM } from './testing/air';
 import { madeEvent, openServer, PASSWORD, visitor, type TestServer, type Visitor } from './testing/fixtures';
@@ -23,6 +23,7 @@ beforeAll(() => {
   server = openServer();
 });
 afterAll(() => server.close());
+afterEach(() => jest.restoreAllMocks());
 
 const newcomer = async (timeZone = 'UTC') => {
   const browser = visitor(server);
@@ -157,6 +158,111 @@ test('into a household that has something its settings stay, and what is there i
   expect((await bring(to, JSON.stringify(broken)).expect(422)).body.detail).toMatch(/not in order of time/);
   broken.sensors[0].readings = { at: [1_770_000_000], rh: [45_000], temp: [null] };
   expect((await bring(to, JSON.stringify(broken)).expect(422)).body.detail).toMatch(/^Hygrometer 1/);
+});
+
+describe('a file that somebody made up', () => {
+  const made = async () => {
+    const from = await newcomer();
+    const id = uuid();
+    await from.post('/instruments', { id, name: 'Heron', ...usualFacts('violin') }).expect(201);
+    await from.post('/places', { ...ROOM, id: uuid(), name: 'Front room' }).expect(201);
+    const file = JSON.parse((await from.get('/export/household.json').expect(200)).text);
+    return { file, id, to: await newcomer() };
+  };
+
+  test('brings in no more than a household keeps, and no case in no room', async () => {
+    const { file, to } = await made();
+    const refused = async (change: object, detail: RegExp) => {
+      const answer = await bring(to, JSON.stringify({ ...file, ...change })).expect(422);
+      expect(answer.body.detail).toMatch(detail);
+      expect((await to.get('/household')).body.instruments).toEqual([]);
+    };
+    const [instrument] = file.instruments;
+    const many = Array.from({ length: 700 }, () => ({ ...instrument, id: uuid() }));
+    await refused({ instruments: many }, /at most 500 instruments/);
+    const box = { ...file.places[0], id: uuid(), kind: 'case', roomId: uuid() };
+    await refused({ places: [...file.places, box] }, /no such room/);
+  });
+
+  test('leaves behind what cannot have been, and says so', async () => {
+    const { file, id, to } = await made();
+    const began = Date.now() - 40 * DAY_MS;
+    const session = (at: number, to: number) =>
+      madeEvent(id, 'session-entered', { endedAt: new Date(to).toISOString() }, at);
+    const events = [
+      session(began, began + 3_600_000),
+      session(began - 10 * DAY_MS, began - 3 * DAY_MS),
+      session(began + 60_000, began + 120_000),
+      madeEvent(id, 'retracted', { eventId: uuid() }, began),
+      madeEvent(id, 'rosined', {}, Date.now() + 300 * DAY_MS),
+    ];
+    const { body } = await bring(to, JSON.stringify({ ...file, events })).expect(200);
+    expect(body.events).toBe(1);
+    expect(body.left.slice(0, 5)).toEqual([
+      '4 entries cannot have been, and stay behind.',
+      expect.stringMatching(/^Event 2: /),
+      expect.stringMatching(/^Event 3: /),
+      expect.stringMatching(/^Event 4: /),
+      'And 1 more.',
+    ]);
+    // Once more it is known, and what cannot have been still cannot.
+    expect((await bring(to, JSON.stringify({ ...file, events })).expect(200)).body).toMatchObject({
+      events: 0,
+      known: 1,
+    });
+  });
+
+  test('of millions of empty instruments is refused, and others are answered meanwhile', async () => {
+    const { to } = await made();
+    const text = `{"format":"tembrin-1","instruments":[${'{},'.repeat(8_000_000)}{}]}`;
+    let longest = 0;
+    let asking = true;
+    const asked = (async () => {
+      while (asking) {
+        const began = Date.now();
+        await to.get('/health').expect(200);
+        longest = Math.max(longest, Date.now() - began);
+      }
+    })();
+    const answer = await bring(to, text);
+    asking = false;
+    await asked;
+    expect([413, 422]).toContain(answer.status);
+    expect(answer.body.detail).toMatch(/Cut it in parts|kept|brought in/);
+    expect(longest).toBeLessThan(1_500);
+  }, 60_000);
+
+  test('is read anew where something was put on record meanwhile', async () => {
+    const { file, id, to } = await made();
+    const events = [madeEvent(id, 'rosined', {}, Date.now() - DAY_MS)];
+    const text = JSON.stringify({ ...file, events });
+    const both = await Promise.all([bring(to, text), bring(to, text)]);
+    expect(both.map(({ status }) => status)).toEqual([200, 200]);
+    expect(both.map(({ body }) => body.events + body.known)).toEqual([1, 1]);
+    expect((await to.get('/events')).body.events).toHaveLength(1);
+  }, 60_000);
+});
+
+test('a household that has as much of something as it may is told so, by every way in', async () => {
+  jest.replaceProperty(QUOTAS, 'events', 3 as never);
+  jest.replaceProperty(QUOTAS, 'readings', 3 as never);
+  const browser = await newcomer();
+  const [id, placeId, sensorId] = [uuid(), uuid(), uuid()];
+  await browser.post('/instruments', { id, name: 'Heron', ...usualFacts('violin') }).expect(201);
+  const rosined = () => madeEvent(id, 'rosined', {});
+  await browser.postEvents(rosined(), rosined(), rosined()).expect(200);
+  expect((await browser.postEvents(rosined()).expect(422)).body.detail).toMatch(/at most 3 entries/);
+  await browser.post('/places', { ...ROOM, id: placeId }).expect(201);
+  await browser.post('/sensors', { id: sensorId, name: 'Shelf', kind: 'hand', placeId }).expect(201);
+  const post = (...hours: number[]) =>
+    browser.post(`/sensors/${sensorId}/readings`, { readings: hours.map((ago) => reading(45, ago)) });
+  await post(5, 4).expect(200);
+  expect((await post(3, 2).expect(422)).body.detail).toMatch(/at most 3 readings/);
+  await post(3).expect(200);
+  // One taken back makes room for another.
+  const { body } = await browser.get(`/sensors/${sensorId}/readings`).expect(200);
+  await browser.remove(`/sensors/${sensorId}/readings/${body.readings[0].atS}`, 1).expect(204);
+  await post(1).expect(200);
 });
 
 test.each([

@@ -31,8 +31,7 @@ test('two that lock each other in are both carried out', async () => {
   const bothHold = new Promise<void>((resolve) => (release = resolve));
   const rename = (first: Party, second: Party, name: string) =>
     inTransaction(server.database, async (transaction) => {
-      const set = ({ household: { id } }: Party) =>
-        models.Household.update({ name }, { where: { id }, transaction });
+      const set = ({ household: { id } }: Party) => models.Household.update({ name }, { where: { id }, transaction });
       await set(first);
       if (++both === 2) release();
       await bothHold;

@@ -37,7 +37,8 @@ async function dribble(pieces: readonly string[], everyMs: number, length = piec
     if (text !== '') break;
   }
   const patience = new Promise((resolve) => setTimeout(resolve, 4_000).unref());
-  if (length > pieces.join('').length || text === '') await Promise.race([closed, patience, once(socket, 'data').catch(() => undefined)]);
+  if (length > pieces.join('').length || text === '')
+    await Promise.race([closed, patience, once(socket, 'data').catch(() => undefined)]);
   const ms = Date.now() - began;
   socket.destroy();
   return { status: Number(/^HTTP\/1\.1 (\d+)/.exec(text)?.[1]), ms };

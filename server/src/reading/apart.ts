@@ -7,6 +7,11 @@ import type { Answer } from './thread';
 
 /** What reading one file may take: so long without anything to show, so much memory, so many files at the same time. */
 const BOUNDS = { quietMs: 20 * SECOND_MS, heapMb: 384, threads: 2 } as const;
+/** A household's file is one whole, and so takes more to be read. */
+const LARGER: Partial<Record<TaskName, { quietMs: number; heapMb: number }>> = {
+  archive: { quietMs: 60 * SECOND_MS, heapMb: 1024 },
+  archivedLog: { quietMs: 60 * SECOND_MS, heapMb: 1024 },
+};
 
 export const TOO_SLOW =
   'Reading this file took too long, so it was given up and nothing of it was kept. Export it again, or cut it in parts.';
@@ -81,8 +86,9 @@ function answersOf(worker: Worker, quietMs: number) {
 export async function* apart<K extends TaskName>(
   task: K,
   input: InputOf<K>,
-  { quietMs = BOUNDS.quietMs, heapMb = BOUNDS.heapMb }: { quietMs?: number; heapMb?: number } = {},
+  bounds: { quietMs?: number; heapMb?: number } = {},
 ): AsyncGenerator<ItemOf<K>, ResultOf<K>> {
+  const { quietMs, heapMb } = { ...BOUNDS, ...LARGER[task], ...bounds };
   const text = await (program ??= programText().catch((error: unknown) => {
     // The next file tries again.
     program = null;
@@ -118,22 +124,25 @@ export async function* apart<K extends TaskName>(
 /**
  * Has a task begin, and work done with what it finds once it has found something, so that nobody waits for a thread while holding
  * anything. However the work ends, the task ends with it.
+ * @param work what is done; what the task comes to at its end is there once all was found
  * @throws as `apart`
  */
 export async function withApart<K extends TaskName, R>(
   task: K,
   input: InputOf<K>,
-  work: (found: AsyncIterable<ItemOf<K>>) => Promise<R>,
+  work: (found: AsyncIterable<ItemOf<K>>, outcome: () => ResultOf<K>) => Promise<R>,
 ): Promise<R> {
   const answers = apart(task, input);
   const first = await answers.next();
+  let outcome: { of: ResultOf<K> } | null = null;
   async function* all(): AsyncGenerator<ItemOf<K>, void> {
-    if (first.done) return;
-    yield first.value;
-    yield* answers as AsyncIterable<ItemOf<K>>;
+    for (let next = first; ; next = await answers.next()) {
+      if (next.done) return void (outcome = { of: next.value });
+      yield next.value;
+    }
   }
   try {
-    return await work(all());
+    return await work(all(), () => outcome!.of);
   } finally {
     await answers.return(undefined as never);
   }

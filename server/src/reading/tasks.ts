@@ -2,6 +2,7 @@ import { demoLibrary } from '@tembrin/simulators';
 import type { CalendarPreview } from '@tembrin/contract';
 import { readCalendar } from '../formats/calendar-read';
 import { fail } from '../problems/problems';
+import { archivedLog, archiveParts } from './archive';
 import { diaryEntries, diaryPreview } from './diary';
 import { loggerPreview, loggerReadings } from './logger';
 
@@ -25,6 +26,8 @@ export const TASKS = {
   diaryPreview: atOnce(diaryPreview),
   diaryEntries,
   demoLibrary: atOnce(({ nowMs, timeZone }: { nowMs: number; timeZone: string }) => demoLibrary(nowMs, timeZone)),
+  archive: archiveParts,
+  archivedLog,
   calendar: atOnce(async ({ text, timeZone, nowMs }: CalendarText): Promise<CalendarPreview> => {
     try {
       return await readCalendar(text, timeZone, nowMs);

@@ -17,7 +17,8 @@ import { importReadings } from '../store/air/import-readings';
 import { PlaceScope } from '../store/air/places';
 import { SaltCheckScope } from '../store/air/salt-checks';
 import { SensorScope } from '../store/air/sensors';
-import { ArchiveScope, bodyText } from '../store/archive';
+import { spooled } from '../intake/spool';
+import { ARCHIVE_BYTES, ArchiveScope } from '../store/archive';
 import { TableScope } from '../store/archive-tables';
 import { CalendarScope, calendarAt } from '../store/calendar';
 import { CardScope } from '../store/cards';
@@ -213,6 +214,8 @@ function calendarHandlers({ database, secret }: Ground) {
 /** What goes out as files, and comes in again. */
 function archiveHandlers({ database, imports }: Ground) {
   const archive = (scope: HouseholdScope) => new ArchiveScope(database, scope);
+  const arrived = <T>(scope: HouseholdScope, request: Request, work: (path: string) => Promise<T>) =>
+    spooled(scope.identity.householdId, request, ARCHIVE_BYTES, () => undefined, work);
   const tables = (scope: HouseholdScope) => new TableScope(scope);
   return {
     previewDiary: ({ scope, query, request }) => previewDiary(scope, request, query),
@@ -224,7 +227,8 @@ function archiveHandlers({ database, imports }: Ground) {
     exportLog: ({ scope }) => tables(scope).logCsv(),
     exportSessions: ({ scope }) => tables(scope).sessionsCsv(),
     exportStrings: ({ scope }) => tables(scope).stringsCsv(),
-    importArchive: async ({ scope, query, request }) => archive(scope).bringJson(await bodyText(request), query.look),
-    importLog: async ({ scope, request }) => archive(scope).bringLog(await bodyText(request)),
+    importArchive: ({ scope, query, request }) =>
+      arrived(scope, request, (path) => archive(scope).bringJson(path, query.look)),
+    importLog: ({ scope, request }) => arrived(scope, request, (path) => archive(scope).bringLog(path)),
   } satisfies Partial<Handlers>;
 }

@@ -10,10 +10,10 @@ import {
   stringsOn,
 } from '@tembrin/core';
 import Papa from 'papaparse';
+import { LOG_COLUMNS } from '../reading/archive';
 import type { HouseholdScope } from './scope';
 
 const NEWLINE = '\r\n';
-export const LOG_COLUMNS = ['id', 'instrumentId', 'type', 'occurredAt', 'recordedAt', 'payload'] as const;
 
 /** A cell that a spreadsheet would take for a formula is kept a text. Common practice. */
 function safe(cell: string): string {

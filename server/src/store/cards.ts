@@ -4,10 +4,8 @@ import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { CardRow } from '../database/models';
 import { CHANGED, fail } from '../problems/problems';
+import { checkQuota } from '../problems/quota';
 import type { HouseholdScope } from './scope';
-
-/** More than any cupboard and any calendar; keeps one household from filling the disk. */
-const MOST_CARDS = 4000;
 
 /** Rows were validated when they came in. */
 function cardOf({ id, kind, facts, version }: Pick<CardRow, 'id' | 'kind' | 'facts' | 'version'>): Card {
@@ -48,12 +46,7 @@ export class CardScope {
     const there = new Map((await this.cards(transaction)).map((card) => [card.id, card]));
     const instruments = await this.scope.instrumentRows(transaction);
     const fresh = wanted.filter(({ id }) => !there.has(id));
-    if (there.size + fresh.length > MOST_CARDS)
-      fail(
-        422,
-        'too-many-cards',
-        `A household keeps at most ${MOST_CARDS} dates, prices and packets. Remove some first.`,
-      );
+    checkQuota('cards', there.size, fresh.length);
     for (const card of fresh) checkInstrument(card, (id) => instruments.has(id));
     const addedAt = Date.now();
     await this.database.models.Card.bulkCreate(

@@ -6,19 +6,17 @@ import type {
   LogPage,
   NewInstrument,
 } from '@tembrin/contract';
-import { EVENTS_PER_PAGE } from '@tembrin/contract';
+import { EVENTS_PER_PAGE, QUOTAS } from '@tembrin/contract';
 import type { LogEvent } from '@tembrin/core';
 import { Op, type Transaction, type WhereAttributeHash } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { EventRow, HouseholdRow, InstrumentRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { CHANGED, fail } from '../problems/problems';
+import { checkQuota } from '../problems/quota';
 import type { Identity } from './accounts';
 import { insertEvents } from './event-rows';
 import { eventOf, type EventColumns, householdOf, instrumentColumns, instrumentOf } from './rows';
-
-/** More than any cupboard; keeps one household from filling the disk. */
-export const MOST_INSTRUMENTS = 500;
 
 /** Ids that one query asks for. */
 const IDS_AT_ONCE = 1000;
@@ -50,17 +48,22 @@ export class HouseholdScope {
     work: (transaction: Transaction, household: HouseholdRow) => Promise<T>,
     pool: 'short' | 'long' = 'short',
   ): Promise<T> {
-    return inTransaction(
-      this.database,
-      async (transaction) => {
-        await this.database.sequelize.query(TAKE_TURN, {
-          replacements: { id: this.identity.householdId },
-          transaction,
-        });
-        return work(transaction, await this.householdRow(transaction));
-      },
-      pool,
-    );
+    return inTransaction(this.database, this.inTurn(work), pool);
+  }
+
+  /** Runs work as `alone` does, but once: work that cannot be carried out again. */
+  aloneOnce<T>(work: (transaction: Transaction, household: HouseholdRow) => Promise<T>): Promise<T> {
+    return this.database.long.transaction(this.inTurn(work));
+  }
+
+  private inTurn<T>(work: (transaction: Transaction, household: HouseholdRow) => Promise<T>) {
+    return async (transaction: Transaction) => {
+      await this.database.sequelize.query(TAKE_TURN, {
+        replacements: { id: this.identity.householdId },
+        transaction,
+      });
+      return work(transaction, await this.householdRow(transaction));
+    };
   }
 
   /** The household's own row, as it stands. */
@@ -113,9 +116,7 @@ export class HouseholdScope {
       const rows = await this.instrumentRows(transaction);
       const there = rows.get(wanted.id);
       if (there) return instrumentOf(there);
-      if (rows.size >= MOST_INSTRUMENTS) {
-        fail(422, 'cupboard-full', `A household holds at most ${MOST_INSTRUMENTS} instruments. Remove one first.`);
-      }
+      checkQuota('instruments', rows.size);
       const { id, ...facts } = wanted;
       const row = await this.database.models.Instrument.create(
         this.where({ id, ...instrumentColumns(facts), addedAt: new Date(), version: 1 }),
@@ -220,6 +221,11 @@ export class HouseholdScope {
     };
   }
 
+  /** How many entries the log has of its own. */
+  countEvents(transaction?: Transaction): Promise<number> {
+    return this.database.models.Event.count({ where: this.where({}), transaction });
+  }
+
   /** Stores events that were admitted, in their order, under the next numbers of the log. */
   async storeEvents(
     household: HouseholdRow,
@@ -228,6 +234,9 @@ export class HouseholdScope {
     transaction: Transaction,
   ): Promise<void> {
     const before = Number(household.logNumber);
+    // A number is given once, so that the newest is as many as there are at most: counted only where it matters.
+    if (before + events.length > QUOTAS.events)
+      checkQuota('events', await this.countEvents(transaction), events.length);
     await insertEvents(this.database.sequelize, household.id, events, before, receivedAt, transaction);
     if (events.length > 0) await household.update({ logNumber: before + events.length }, { transaction });
   }

@@ -3,9 +3,8 @@ import type { Transaction } from 'sequelize';
 import type { Database } from '../../database/connect';
 import type { PlaceRow } from '../../database/models';
 import { CHANGED, fail } from '../../problems/problems';
+import { checkQuota } from '../../problems/quota';
 import type { HouseholdScope } from '../scope';
-
-export const MOST_PLACES = 100;
 
 /** A household's rooms and cases. */
 export class PlaceScope {
@@ -31,7 +30,7 @@ export class PlaceScope {
       const rows = await this.rows(transaction);
       const there = rows.find((row) => row.id === id);
       if (there) return placeOf(there);
-      if (rows.length >= MOST_PLACES) fail(422, 'too-many', `A household holds at most ${MOST_PLACES} places.`);
+      checkQuota('places', rows.length);
       checkRoom(rows, id, place);
       const row = await this.database.models.Place.create(
         this.scope.where({ id, ...placeColumns(place), addedAt: new Date(), version: 1 }),
@@ -89,7 +88,12 @@ export function placeColumns({ name, kind, roomId, ...facts }: PlaceChange) {
   return { name, kind, roomId, facts: JSON.stringify(facts satisfies PlaceFacts) };
 }
 
-function checkRoom(rows: readonly PlaceRow[], id: string, { roomId }: PlaceChange): void {
+/** @throws ProblemError 422 where a case stands in a room that is not there */
+export function checkRoom(
+  rows: readonly Pick<PlaceRow, 'id' | 'kind'>[],
+  id: string,
+  { roomId }: Pick<PlaceChange, 'roomId'>,
+): void {
   if (roomId === null || rows.some((row) => row.id === roomId && row.kind === 'room' && row.id !== id)) return;
   const detail = 'There is no such room. Choose one that is there.';
   fail(422, 'no-such-place', detail, { roomId: detail });

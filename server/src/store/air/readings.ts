@@ -1,5 +1,6 @@
 import type { Reading } from '@tembrin/core';
 import type { Intake } from '@tembrin/contract';
+import { checkQuota } from '../../problems/quota';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { HOUR_S, rollUp } from './hours';
 
@@ -56,9 +57,11 @@ export async function storeReadings(
       { transaction, raw: true },
     );
   }
-  await countReadings(sequelize, sensor, changes.length - corrected, transaction);
+  const stored = changes.length - corrected;
+  await countReadings(sequelize, sensor, stored, transaction);
+  if (stored > 0) checkQuota('readings', (await readingsBeside(sequelize, sensor, transaction)) - stored, stored);
   return {
-    stored: changes.length - corrected,
+    stored,
     known: byInstant.size - changes.length + repeated,
     corrected,
   };
@@ -98,6 +101,16 @@ export async function countReadings(
     replacements: { sensor, more },
     transaction,
   });
+}
+
+/** How many readings all hygrometers of a sensor's household have. */
+async function readingsBeside(sequelize: Sequelize, sensor: number, transaction: Transaction): Promise<number> {
+  const [found] = await sequelize.query<{ n: string | number | null }>(
+    `SELECT SUM(all_of.readings) AS n FROM sensors AS own JOIN sensors AS all_of ON all_of.householdId = own.householdId
+     WHERE own.no = :sensor`,
+    { replacements: { sensor }, type: QueryTypes.SELECT, transaction },
+  );
+  return Number(found?.n ?? 0);
 }
 
 /** Holds a sensor until the transaction ends, so that what comes in for it comes in one after another. */

@@ -3,10 +3,9 @@ import { CHECK_FAULT_SENTENCES, type SaltCheckRecord, type Sensor } from '@tembr
 import type { Database } from '../../database/connect';
 import type { SaltCheckRow } from '../../database/models';
 import { fail } from '../../problems/problems';
+import { checkQuota } from '../../problems/quota';
 import type { HouseholdScope } from '../scope';
 import { SensorScope } from './sensors';
-
-export const MOST_CHECKS = 200;
 
 export function saltCheckOf({ at, salt, tempC, shownRh }: SaltCheckRow): SaltCheck {
   return { at: at.getTime(), salt: salt as Salt, tempC, shownRh };
@@ -29,7 +28,7 @@ export class SaltCheckScope {
       const { SaltCheck: SaltChecks } = this.database.models;
       const rows = await SaltChecks.findAll({ where: this.scope.where({ sensorId }), transaction });
       if (rows.some(({ id }) => id === check.id)) return;
-      if (rows.length >= MOST_CHECKS) fail(422, 'too-many', `At most ${MOST_CHECKS} checks are kept. Remove old ones.`);
+      checkQuota('checks', rows.length);
       const at = Date.parse(check.at);
       if (at > Date.now() + CLOCK_TOLERANCE_MS)
         fail(422, 'in-the-future', 'That is in the future. Check the date and time.');

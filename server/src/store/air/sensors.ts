@@ -5,12 +5,12 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import type { Database } from '../../database/connect';
 import type { SaltCheckRow, SensorRow } from '../../database/models';
 import { CHANGED, fail } from '../../problems/problems';
+import { checkQuota } from '../../problems/quota';
 import type { HouseholdScope } from '../scope';
 import { HOUR_S, readColumns } from './hours';
 import { READING_COLUMNS } from './readings';
 import { sensorStays, type SensorStay } from './sensor-stays';
 
-export const MOST_SENSORS = 100;
 /** Hours of a sensor in which faults are looked for. */
 const FAULT_HOURS = 10 * 24;
 
@@ -35,8 +35,7 @@ export class SensorScope {
       const { Sensor: Sensors } = this.database.models;
       const there = await Sensors.findOne({ where: this.scope.where({ id }), transaction });
       if (there) return false;
-      if ((await Sensors.count({ where: this.scope.where({}), transaction })) >= MOST_SENSORS)
-        fail(422, 'too-many', `A household holds at most ${MOST_SENSORS} hygrometers.`);
+      checkQuota('sensors', await Sensors.count({ where: this.scope.where({}), transaction }));
       await this.checkPlace(placeId, transaction);
       await Sensors.create(
         this.scope.where({
