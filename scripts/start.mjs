@@ -1,49 +1,29 @@
-import { createServer, createConnection } from 'node:net';
-import { createHash } from 'node:crypto';
+import { createServer } from 'node:net';
 import { mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from './build.mjs';
-import { migrateDatabase, startDatabase } from './lib/database.mjs';
+import { isExternal, externalDatabase, migrateDatabase, startDatabase } from './lib/database.mjs';
 import { keepUp, watch } from './lib/keep-up.mjs';
+import { takeLatch } from './lib/latch.mjs';
 import { startSimulators } from './lib/simulators.mjs';
 import { DATA, DEBIAN, ensureDebian, ensurePackages, exit, runTypeScript } from './lib/project.mjs';
+import { ownUser } from './lib/user.mjs';
 
 const PORT = Number(process.env.PORT ?? 4317);
 const HOST = process.env.HOST ?? '127.0.0.1';
 /** A server that answers nobody for so long is started anew. */
 const SILENCE_MS = Number(process.env.SILENCE_MS ?? 30_000);
 
-/** Held by the one launcher that works on this data folder; the system frees it however the launcher ends. */
-const LATCH = `\0tembrin-${createHash('sha256').update(DATA).digest('hex')}`;
-
-function askHolder() {
-  return new Promise((resolve) => {
-    const socket = createConnection(LATCH);
-    let text = '';
-    socket.on('data', (chunk) => (text += chunk));
-    socket.once('end', () => resolve(text));
-    socket.once('error', () => resolve(''));
-  });
-}
+/** Measurements are read here, on loopback. */
+const METRICS_PORT = process.env.METRICS_PORT ?? (PORT + 10_000 < 65_536 ? String(PORT + 10_000) : undefined);
 
 /** Takes the latch, or tells where the running Tembrin is and ends. */
-async function takeLatch() {
-  let url = '';
-  const server = createServer((socket) => socket.end(url));
-  const taken = await new Promise((resolve, reject) => {
-    server.once('error', (error) => (error.code === 'EADDRINUSE' ? resolve(false) : reject(error)));
-    server.listen(LATCH, () => resolve(true));
-  });
-  if (!taken) {
-    const where = await askHolder();
-    console.error(
-      where ? `Tembrin is running already: ${where}` : 'Tembrin is being started already, by another npm start.',
-    );
-    console.error(`Stop it there with Ctrl-C first, or set PORT and TEMBRIN_DATA to run a second one beside it.`);
-    process.exit(1);
-  }
-  server.unref();
-  return (running) => (url = running);
+async function begin() {
+  const { held, by } = await takeLatch();
+  if (held) return held;
+  console.error(by ? `Tembrin is running already: ${by}` : 'Tembrin is being started already, by another npm start.');
+  console.error(`Stop it there with Ctrl-C first, or set PORT and TEMBRIN_DATA to run a second one beside it.`);
+  process.exit(1);
 }
 
 /** Room a start and a while of recording take. */
@@ -77,13 +57,14 @@ async function checkGround() {
 }
 
 async function main() {
-  const announce = await takeLatch();
+  const announce = await begin();
   await checkGround();
-  ensureDebian(DEBIAN);
+  if (!isExternal()) ensureDebian(DEBIAN);
   ensurePackages();
   const dist = await build();
 
-  let database = await startDatabase(DATA);
+  const user = ownUser(DATA);
+  let database = isExternal() ? externalDatabase(DATA) : await startDatabase(DATA);
   let server;
   let simulators;
   let migrating;
@@ -106,9 +87,9 @@ async function main() {
   process.on('SIGHUP', () => void stop(0));
 
   try {
-    migrating = migrateDatabase(database.env);
+    migrating = migrateDatabase(database.env, user);
     await migrating;
-    simulators = await startSimulators();
+    simulators = await startSimulators({}, user);
   } catch (error) {
     console.error(error.message);
     return stop(1);
@@ -119,16 +100,19 @@ async function main() {
     HOST,
     PORT: String(PORT),
     STATIC_DIR: dist,
-    LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
+    LOG_LEVEL: process.env.LOG_LEVEL ?? 'info',
+    ...(isExternal() ? {} : { STORAGE_DIR: DATA }),
+    ...(METRICS_PORT && { METRICS_PORT }),
   };
-  delete env.DATABASE_OWNER;
-  delete env.DATABASE_OWNER_PASSWORD;
+  // The server may not change the shape of tables, so it is not told how.
+  for (const owners of ['DATABASE_OWNER', 'DATABASE_OWNER_PASSWORD']) env[owners] = undefined;
 
   const startServer = () => {
     // A group of its own, so that Ctrl-C is passed on once, by `stop`.
     server = runTypeScript('server/src/main.ts', env, {
       stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
       detached: true,
+      user,
     });
     const child = server;
     child.once('message', ({ listening }) => {
@@ -144,7 +128,7 @@ async function main() {
   const isStopping = () => stopping;
   await Promise.race([
     keepUp('The server', startServer, isStopping),
-    keepUp('The database', startDatabaseAgain, isStopping, database),
+    ...(isExternal() ? [] : [keepUp('The database', startDatabaseAgain, isStopping, database)]),
   ]);
   await stop(1);
 }

@@ -29,12 +29,14 @@ export function exit(child) {
   });
 }
 
-/** Starts a TypeScript file of the project with Node. */
-export function runTypeScript(file, env, options = {}) {
+/** Starts a TypeScript file of the project with Node. @param options.user who it runs as; who starts it where left out */
+export function runTypeScript(file, env, { user = null, ...options } = {}) {
+  const whole = { ...process.env, ...env };
   return spawn(process.execPath, ['--import', 'tsx', file], {
     cwd: ROOT,
-    env: { ...process.env, ...env },
+    env: user ? { ...whole, HOME: '/tmp', USER: user.name, LOGNAME: user.name } : whole,
     stdio: ['ignore', 'inherit', 'inherit'],
+    ...(user && { uid: user.uid, gid: user.gid }),
     ...options,
   });
 }

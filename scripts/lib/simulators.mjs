@@ -4,10 +4,11 @@ import { exit, runTypeScript } from './project.mjs';
  * Starts the stand-ins that ship: a weather service, and hygrometers that send like real ones.
  * @returns environment for the server, `tell` with the server's address once it is known, and `stop`
  */
-export async function startSimulators(env = {}) {
+export async function startSimulators(env = {}, user = null) {
   const child = runTypeScript('simulators/src/main.ts', env, {
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
     detached: true,
+    user,
   });
   const port = await new Promise((resolve, reject) => {
     child.once('message', ({ listening }) => resolve(listening));

@@ -3,6 +3,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { build } from '../build.mjs';
 import { freePort, migrateDatabase, startDatabase } from './database.mjs';
+import { ownUser } from './user.mjs';
 import { startSimulators } from './simulators.mjs';
 import { DEBIAN, ensureDebian, ensurePackages, exit, runTypeScript } from './project.mjs';
 
@@ -13,7 +14,8 @@ export async function withThrowaway(work) {
   const STATIC_DIR = await build();
   const folder = mkdtempSync(join(tmpdir(), 'tembrin-throwaway-'));
   const database = await startDatabase(folder);
-  await migrateDatabase(database.env);
+  const user = ownUser(folder);
+  await migrateDatabase(database.env, user);
   const simulators = await startSimulators({ TZ: 'Europe/Lisbon' });
   const port = await freePort();
   const env = {

@@ -219,8 +219,12 @@ function readArchive(text: string, { instruments: there, ids }: ArchiveGround) {
       'That is not a file Tembrin wrote, or it is cut off. Choose the .json file as it was saved.',
     );
   }
-  const archive = checked(archiveSchema, value, 'The file');
   // Before each is looked at by itself: a file of a million instruments is none.
+  for (const list of ['instruments', 'places', 'sensors', 'cards', 'events'] as const) {
+    const all = (value as Record<string, unknown> | null)?.[list];
+    if (Array.isArray(all)) checkQuota(list, 0, all.length);
+  }
+  const archive = checked(archiveSchema, value, 'The file');
   const known = { instruments: there.map(({ id }) => id), ...ids };
   for (const list of ['instruments', 'places', 'sensors', 'cards'] as const) {
     const own = new Set(known[list]);
