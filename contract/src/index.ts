@@ -1,4 +1,4 @@
-/** What goes over the wire: one schema for each thing, one table for every operation. */
+/** What goes over the wire: one schema for each thing, one table for every operation. How much a household keeps stands beside it. */
 export * from './account';
 export * from './air';
 export * from './cards';
@@ -7,7 +7,6 @@ export * from './household';
 export * from './intake';
 export * from './instrument';
 export * from './problem';
-export * from './quotas';
 export * from './reading-faults';
 export * from './refusals';
 export * from './year';

@@ -1,5 +1,5 @@
 import { DAY_MS, FAMILIES, HABITS, kindsOf, localDay, dateOfDay, usualFacts } from '@tembrin/core';
-import { QUOTAS } from '@tembrin/contract';
+import { QUOTAS } from '@tembrin/contract/quotas';
 import { v7 as uuid } from 'uuid';
 import { reading, ROOM } from './testing/air';
 import { madeEvent, openServer, PASSWORD, visitor, type TestServer, type Visitor } from './testing/fixtures';

@@ -39,6 +39,7 @@ test('an import is told from its first byte to its last line, and never runs bac
   ]);
   expect(stages.map(progressShare)).toEqual([0.125, 0.5, 0.75, 1]);
   expect(progressTitle(progress({ received: 900 }))).toBe('1 kB sent');
+  expect(progressTitle(progress({ state: 'waiting', received: 900 }))).toBe('Waiting until another file is read');
   expect(progressShare(progress({ received: 900 }))).toBe(0);
 });
 

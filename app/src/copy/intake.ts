@@ -50,7 +50,8 @@ export const INTAKE_COPY = {
 } as const;
 
 /** How far an import is: what has arrived while it is being sent, then the lines that were read. */
-export function progressTitle({ lines, received, total }: IntakeProgress): string {
+export function progressTitle({ state, lines, received, total }: IntakeProgress): string {
+  if (state === 'waiting') return 'Waiting until another file is read';
   if (lines > 0) return `${numberWords(lines)} lines`;
   return total === null ? `${sizeWords(received)} sent` : `${sizeWords(received)} of ${sizeWords(total)} sent`;
 }

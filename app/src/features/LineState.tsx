@@ -2,6 +2,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { send, useLog } from '@/state/log';
 import { useAir } from '@/state/air';
+import { sendCards, useCardStore } from '@/state/cards';
 import { useHousehold } from '@/state/household';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
@@ -19,15 +20,17 @@ const Refusals = lazily(
 export function LineState() {
   const { line, unsent: unsentEntries, refused } = useLog();
   const { unsent: readings, refused: refusedReadings } = useAir();
-  const unsent = unsentEntries + readings.length;
+  const { unsent: cards, refused: refusedCards } = useCardStore();
+  const unsent = unsentEntries + readings.length + cards;
+  const anyRefused = refused.length + refusedReadings.size + refusedCards.size > 0;
   const household = useHousehold((state) => state.household);
   const [trying, setTrying] = useState(false);
   const tryAgain = async () => {
     setTrying(true);
-    await send();
+    await Promise.all([send(), sendCards()]);
     setTrying(false);
   };
-  if (!household || (line === 'open' && refused.length === 0 && refusedReadings.size === 0)) return null;
+  if (!household || (line === 'open' && !anyRefused)) return null;
   return (
     <Stack gap="hair" pad="small" round>
       {line === 'down' && (
@@ -41,7 +44,7 @@ export function LineState() {
           <Button rank="plain" title="Sign in" onPress={() => router.push('/sign-in')} start />
         </Banner>
       )}
-      {(refused.length > 0 || refusedReadings.size > 0) && <Refusals />}
+      {anyRefused && <Refusals />}
     </Stack>
   );
 }

@@ -1,20 +1,22 @@
 import { router } from 'expo-router';
 import { dropReading, useAir } from '@/state/air';
+import { dropCardChange, useCardStore } from '@/state/cards';
 import { dropRefused, useLog } from '@/state/log';
 import { useHousehold } from '@/state/household';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { eventWords } from '@/copy/events';
 import { Row } from '@/ui/layout';
-import { copy, entries, readingNotStored } from '@/copy/screens/refusals';
+import { cardNotStored, copy, entries, readingNotStored } from '@/copy/screens/refusals';
 
 /** Refused entries shown at once; a refused session drags its steps along. */
 const SHOWN = 3;
 
-/** Entries and readings the server would not take, each with its reason and what can be done. */
+/** Entries, readings and cards the server would not take, each with its reason and what can be done. */
 export function Refusals() {
   const refused = useLog((state) => state.refused);
   const { refused: refusedReadings, air } = useAir();
+  const refusedCards = useCardStore((state) => state.refused);
   const household = useHousehold((state) => state.household)!;
   return (
     <>
@@ -66,6 +68,11 @@ export function Refusals() {
           </Banner>
         );
       })}
+      {[...refusedCards].slice(0, SHOWN).map(([key, { problem, ...change }]) => (
+        <Banner key={key} tone="now" text={cardNotStored(change, problem.detail)}>
+          <Button rank="plain" title={copy.leaveItOut} onPress={() => void dropCardChange(key)} start />
+        </Banner>
+      ))}
     </>
   );
 }

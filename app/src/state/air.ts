@@ -1,13 +1,8 @@
 import type { Air, OperationId, PlaceRecord, ResponseOf, UnsentReading } from '@tembrin/contract';
 import { create } from 'zustand';
 import { call, Refused, type CallParts } from './api';
-import {
-  openDeviceStore,
-  takeOldReadings,
-  type DeviceStore,
-  type RefusedReading,
-  type TypedReading,
-} from './device-store';
+import { openLasting, type DeviceStore, type RefusedReading, type TypedReading } from './device-store';
+import { loadOldReadings } from './load-seldom';
 import { isFinal, oneTabAtATime } from './outbox';
 import { MINUTE_MS } from '@tembrin/core/time';
 
@@ -78,15 +73,30 @@ export async function refreshAir(everything = false): Promise<void> {
   }
 }
 
+/** Readings that wait in a database of an earlier version come along; most devices have none. */
+async function takeOld(mine: DeviceStore, householdId: string): Promise<void> {
+  const all = await indexedDB.databases?.();
+  if (all && !all.some(({ name }) => name === `tembrin-air-${householdId}`)) return;
+  await (await loadOldReadings()).takeOldReadings(mine, householdId);
+}
+
+/** What was not sent yet is kept anew where the browser has cleared it away. */
+async function keepAnew(fresh: DeviceStore, lost: DeviceStore): Promise<void> {
+  if (link.store !== lost) return fresh.close();
+  link.store = fresh;
+  for (const reading of useAir.getState().unsent) await fresh.add('readings', reading);
+  await sendReadings();
+}
+
 /** Opens a household's air: what this device kept first, then what the server has. */
 export async function openAir(householdId: string): Promise<void> {
   if (useAir.getState().householdId !== householdId) {
     closeAir();
     useAir.setState({ ...EMPTY, householdId });
-    const mine = await openDeviceStore(householdId);
+    const mine = await openLasting(householdId, keepAnew);
     if (useAir.getState().householdId !== householdId) return mine.close();
     link.store = mine;
-    await takeOldReadings(mine, householdId);
+    await takeOld(mine, householdId);
     const [air, unsent] = await Promise.all([mine.get('air', 'air'), mine.getAll('readings')]);
     const refused = await refusedOn(mine);
     if (link.store === mine) useAir.setState({ air: air ?? null, unsent, refused });

@@ -1,6 +1,15 @@
 import { standInDevice } from '@/testing/device';
 import type { Card, CardFacts } from '@tembrin/contract';
-import { addCards, changeCard, leaveCards, openCards, removeCard, useCardStore } from './cards';
+import {
+  addCards,
+  changeCard,
+  dropCardChange,
+  leaveCards,
+  openCards,
+  removeCard,
+  sendCards,
+  useCardStore,
+} from './cards';
 import { useNotice } from './notice';
 
 const facts = (title: string): CardFacts => ({
@@ -101,6 +110,63 @@ test('without a connection what this device kept is there', async () => {
   stored = 'down';
   await expect(openCards(home)).rejects.toThrow(/out of reach/);
   expect(titles()).toEqual(['Concert']);
+});
+
+describe('without a connection', () => {
+  const offline = async () => {
+    await openCards(home);
+    const [card] = await addCards([facts('Concert')], null);
+    const server = stored as Card[];
+    stored = 'down';
+    return { card: card!, back: () => (stored = server) };
+  };
+
+  test('what is added, changed and removed shows at once, survives a reload, and is sent when it can be', async () => {
+    const { card, back } = await offline();
+    const [exam] = await addCards([facts('Exam')], 'On record.');
+    await changeCard(card, facts('Recital').facts, null);
+    await changeCard(
+      useCardStore.getState().cards!.find(({ id }) => id === card.id)!,
+      facts('Gala').facts,
+      null,
+    );
+    expect(useNotice.getState().notice).toMatchObject({ text: 'On record.' });
+    await removeCard(exam!, 'Removed.');
+    expect(titles()).toEqual(['Gala']);
+    expect(useCardStore.getState().unsent).toBe(4);
+    leaveCards();
+    await expect(openCards(home)).rejects.toThrow(/out of reach/);
+    expect(titles()).toEqual(['Gala']);
+    back();
+    await sendCards();
+    expect(useCardStore.getState().unsent).toBe(0);
+    expect(stored).toMatchObject([{ id: card.id, version: 3, facts: { title: 'Gala' } }]);
+    expect(titles()).toEqual(['Gala']);
+  });
+
+  test('what is refused later is kept with its reason, and the rest goes on', async () => {
+    const { card, back } = await offline();
+    await changeCard(card, facts('Recital').facts, null);
+    await addCards([facts('Exam')], null);
+    back();
+    refusals.push(412);
+    await sendCards();
+    const { refused, unsent } = useCardStore.getState();
+    expect([refused.size, unsent]).toEqual([1, 0]);
+    expect([...refused.values()][0]!.problem.detail).toBe('Somebody changed this meanwhile.');
+    expect(titles()).toEqual(['Concert', 'Exam']);
+    await dropCardChange([...refused.keys()][0]!);
+    expect(useCardStore.getState().refused.size).toBe(0);
+  });
+
+  test.each([429, 503])('an answer of %i is none that is final', async (status) => {
+    await openCards(home);
+    refusals.push(status);
+    await addCards([facts('Concert')], null);
+    expect([titles(), useCardStore.getState().unsent]).toEqual([['Concert'], 1]);
+    await sendCards();
+    expect([stored.length, useCardStore.getState().unsent]).toEqual([1, 0]);
+  });
 });
 
 test('another household’s cards are never shown', async () => {

@@ -2,81 +2,187 @@ import type { Card, CardFacts, CardKind, NewCard } from '@tembrin/contract';
 import { useMemo } from 'react';
 import { create } from 'zustand';
 import { v7 as uuid } from 'uuid';
-import { call, sentenceOf } from './api';
-import { openDeviceStore, type DeviceStore } from './device-store';
+import { call, Refused, sentenceOf } from './api';
+import { openLasting, type CardChange, type DeviceStore, type RefusedCard } from './device-store';
+import { isFinal, oneTabAtATime } from './outbox';
 import { notify, notifyProblem } from './notice';
 
 interface CardsState {
   householdId: string | null;
-  /** null: not known on this device yet. */
+  /** null: not known on this device yet. With what is not sent yet, as it will be. */
   cards: readonly Card[] | null;
+  /** Changes that are not sent yet. */
+  unsent: number;
+  /** Changes the server would not take, by the keys this device keeps them under. */
+  refused: ReadonlyMap<number, RefusedCard>;
 }
 
-const EMPTY: CardsState = { householdId: null, cards: null };
+const EMPTY: CardsState = { householdId: null, cards: null, unsent: 0, refused: new Map() };
 
 /** The household's cards on this device: sets, spares, occasions, prices, appointments. */
 export const useCardStore = create<CardsState>()(() => EMPTY);
 
-/** This device's store, while a household is open. */
-const link: { store: DeviceStore | null } = { store: null };
+/** This device's store while a household is open, the cards as the server has them, and what is not sent yet. */
+const link: { store: DeviceStore | null; cards: readonly Card[] | null; waiting: readonly CardChange[] } = {
+  store: null,
+  cards: null,
+  waiting: [],
+};
 
-async function keep(householdId: string, cards: readonly Card[]): Promise<void> {
-  if (useCardStore.getState().householdId !== householdId) return;
-  useCardStore.setState({ cards });
+/** Cards with a change that is not sent yet; versions as they will be. */
+function changed(cards: readonly Card[], change: CardChange): readonly Card[] {
+  if (change.kind === 'remove') return cards.filter(({ id }) => id !== change.card.id);
+  const fresh = (
+    change.kind === 'add'
+      ? change.cards.map((card) => ({ ...card, version: 1 }))
+      : [{ ...change.card, facts: change.facts, version: change.card.version + 1 }]
+  ) as Card[];
+  const ids = new Set(fresh.map(({ id }) => id));
+  return [...cards.filter(({ id }) => !ids.has(id)), ...fresh];
+}
+
+/** Shows the server's cards with what waits here. */
+async function show(mine: DeviceStore): Promise<void> {
+  const work = mine.transaction('cardChanges');
+  const [keys, all] = await Promise.all([work.store.getAllKeys(), work.store.getAll()]);
+  if (link.store !== mine) return;
+  const waiting = all.filter(({ problem }) => !problem);
+  link.waiting = waiting;
+  useCardStore.setState({
+    cards: link.cards || waiting.length > 0 ? waiting.reduce(changed, link.cards ?? []) : null,
+    unsent: waiting.length,
+    refused: new Map(keys.flatMap((key, at) => (all[at]!.problem ? [[key, all[at] as RefusedCard]] : []))),
+  });
+}
+
+/** Keeps what the server has. */
+async function keep(mine: DeviceStore, cards: readonly Card[]): Promise<void> {
+  if (link.store !== mine) return;
+  link.cards = cards;
   // No room left: they are asked for again at the next start.
-  await link.store?.put('cards', cards, 'cards').catch(() => undefined);
+  await mine.put('cards', cards, 'cards').catch(() => undefined);
+  await show(mine);
+}
+
+/** What was not sent yet is kept anew where the browser has cleared it away. */
+async function keepAnew(fresh: DeviceStore, lost: DeviceStore): Promise<void> {
+  if (link.store !== lost) return fresh.close();
+  link.store = fresh;
+  for (const each of link.waiting) await fresh.add('cardChanges', each);
+  await sendCards();
 }
 
 /** Opens a household's cards: what this device kept first, then what the server has. */
 export async function openCards(householdId: string): Promise<void> {
   if (useCardStore.getState().householdId !== householdId) {
     leaveCards();
-    useCardStore.setState({ householdId, cards: null });
-    const mine = await openDeviceStore(householdId);
+    useCardStore.setState({ ...EMPTY, householdId });
+    const mine = await openLasting(householdId, keepAnew);
     if (useCardStore.getState().householdId !== householdId) return mine.close();
     link.store = mine;
-    const cards = await mine.get('cards', 'cards');
-    if (link.store === mine && cards) useCardStore.setState({ cards });
+    link.cards = (await mine.get('cards', 'cards')) ?? null;
+    await show(mine);
   }
+  await sendCards();
+  const mine = link.store;
   const { cards } = await call('readCards');
-  await keep(householdId, cards as Card[]);
+  if (mine) await keep(mine, cards as Card[]);
 }
 
 export function leaveCards(): void {
   link.store?.close();
   link.store = null;
+  link.cards = null;
   useCardStore.setState(EMPTY);
 }
 
-function put(fresh: readonly Card[], gone: readonly string[] = []): void {
-  const { householdId, cards } = useCardStore.getState();
-  if (!householdId) return;
-  const out = new Set([...fresh.map(({ id }) => id), ...gone]);
-  void keep(householdId, [...(cards ?? []).filter(({ id }) => !out.has(id)), ...fresh]);
+/** Sends one change. @returns the server's cards after it */
+async function sent(change: CardChange): Promise<readonly Card[]> {
+  const before = link.cards ?? [];
+  if (change.kind === 'remove') {
+    const { id, version } = change.card;
+    await call('removeCard', { params: { id }, version });
+    return changed(before, change);
+  }
+  if (change.kind === 'add') {
+    const { cards } = await call('addCards', { body: { cards: [...change.cards] } });
+    return [...changed(before, change).filter(({ id }) => !cards.some((card) => card.id === id)), ...(cards as Card[])];
+  }
+  const { id, kind, version } = change.card;
+  const body = { kind, facts: change.facts } as CardFacts;
+  const card = (await call('changeCard', { params: { id }, version, body })) as Card;
+  return [...before.filter((each) => each.id !== id), card];
 }
+
+/** Sends changes that are not sent yet, oldest first; those that are refused for good are kept apart with the reason. */
+export async function sendCards(): Promise<void> {
+  const mine = link.store;
+  if (mine) await oneTabAtATime('cards', () => sendKept(mine));
+}
+
+async function sendKept(mine: DeviceStore): Promise<void> {
+  const work = mine.transaction('cardChanges');
+  const [keys, all] = await Promise.all([work.store.getAllKeys(), work.store.getAll()]);
+  for (const [at, key] of keys.entries()) {
+    const { problem, ...change } = all[at]!;
+    if (problem) continue;
+    if (link.store !== mine) return;
+    try {
+      const cards = await sent(change);
+      await mine.delete('cardChanges', key);
+      await keep(mine, cards);
+    } catch (error) {
+      if (!isFinal(error)) return;
+      await mine.put('cardChanges', { ...change, problem: error.problem }, key);
+      await show(mine);
+    }
+  }
+}
+
+/**
+ * Puts a change on record: kept on this device, then sent; without an answer it is sent later.
+ * @throws Refused when the server will not have it; it is then not kept
+ */
+async function change(wanted: CardChange): Promise<void> {
+  const mine = link.store;
+  if (!mine) throw new Error('No household is open.');
+  const key = await mine.add('cardChanges', wanted);
+  await show(mine);
+  await sendCards();
+  const refused = useCardStore.getState().refused.get(key);
+  if (!refused) return;
+  // Whoever makes it is told there and then, and has it before their eyes.
+  await dropCardChange(key);
+  throw new Refused(refused.problem);
+}
+
+/** Takes a refused change away for good. */
+export async function dropCardChange(key: number): Promise<void> {
+  const mine = link.store;
+  await mine?.delete('cardChanges', key);
+  if (mine) await show(mine);
+}
+
+const cardAt = (id: string) => useCardStore.getState().cards?.find((card) => card.id === id);
 
 /** Adds cards, all or none, and offers to take them back. @param done what the player is told; null tells nothing */
 export async function addCards(facts: readonly (CardFacts & { id?: string })[], done: string | null): Promise<Card[]> {
-  const wanted = facts.map((each) => ({ id: uuid(), ...each }) as NewCard);
-  const { cards } = await call('addCards', { body: { cards: wanted } });
-  put(cards as Card[]);
-  if (done !== null) notify(done, () => removeCards(cards as Card[]));
-  return cards as Card[];
+  const cards = facts.map((each) => ({ id: uuid(), ...each }) as NewCard);
+  await change({ kind: 'add', cards });
+  const added = cards.map((card) => cardAt(card.id) ?? ({ ...card, version: 1 } as Card));
+  if (done !== null) notify(done, () => removeCards(added));
+  return added;
 }
 
 /** Changes a card, and offers to change it back. */
 export async function changeCard(card: Card, facts: Card['facts'], done: string | null): Promise<void> {
-  const body = { kind: card.kind, facts } as CardFacts;
-  const changed = (await call('changeCard', { params: { id: card.id }, version: card.version, body })) as Card;
-  put([changed]);
-  if (done !== null) notify(done, () => changeCard(changed, card.facts, null));
+  await change({ kind: 'change', card, facts });
+  const now = cardAt(card.id);
+  if (done !== null && now) notify(done, () => changeCard(now, card.facts, null));
 }
 
 async function removeCards(cards: readonly Card[]): Promise<void> {
-  for (const { id, version } of cards) {
-    await call('removeCard', { params: { id }, version });
-    put([], [id]);
-  }
+  for (const card of cards) await change({ kind: 'remove', card });
 }
 
 /** Removes a card, and offers to put it back; a player is told when it could not be. */

@@ -9,9 +9,9 @@ import {
   openDeviceStore,
   removeDeviceStore,
   settle,
-  takeOldReadings,
   waitingOnDevice,
 } from './device-store';
+import { takeOldReadings } from './old-readings';
 
 let households = 0;
 let id: string;
@@ -76,7 +76,7 @@ test('entries leave the outbox for the log or for the refused ones, oldest first
 
 test('a page of the server’s log is kept with how far it reached, and nothing of one household shows under another', async () => {
   const store = await openDeviceStore(id);
-  await keepPage(store, [event('a')], 7, true);
+  await keepPage(store, { events: [event('a')], reached: 7, more: false, epoch: 'first' });
   expect(await store.get('reached', 'log')).toBe(7);
   const other = await openDeviceStore(`${id}-other`);
   expect(await other.count('events')).toBe(0);
@@ -92,11 +92,14 @@ test('what waits on this device is counted, of every household, and nothing else
   const before = await waitingOnDevice();
   const [one, other] = [await openDeviceStore(id), await openDeviceStore(`${id}-other`)];
   await keepUnsent(one, [event('a'), event('b')]);
-  await keepPage(one, [event('c')], 1, true);
+  await keepPage(one, { events: [event('c')], reached: 1, more: false, epoch: 'first' });
   await settle(one, [], [], [{ event: event('d'), problem }]);
   const reading = { at: '2026-06-01T12:00:00.000Z', percent: 45, tempC: null, lowPercent: null, highPercent: null };
   await other.add('readings', { sensorId: 'dial', reading });
+  const card = { id: 'x', kind: 'spare', facts: {}, version: 1 } as never;
+  await other.add('cardChanges', { kind: 'remove', card });
+  await other.add('cardChanges', { kind: 'remove', card, problem });
   one.close();
   other.close();
-  expect((await waitingOnDevice()) - before).toBe(3);
+  expect((await waitingOnDevice()) - before).toBe(4);
 });

@@ -1,4 +1,4 @@
-import type { Air, Card, Problem, ReadingPost, UnsentReading } from '@tembrin/contract';
+import type { Air, Card, LogPage, NewCard, Problem, ReadingPost, UnsentReading } from '@tembrin/contract';
 import { deleteDB, openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { notifyProblem } from './notice';
 import type { LogEvent } from '@tembrin/core/log';
@@ -18,6 +18,15 @@ export interface RefusedReading extends UnsentReading {
   problem: Problem;
 }
 
+/** A change of the household's cards. */
+export type CardChange =
+  | { kind: 'add'; cards: readonly NewCard[] }
+  | { kind: 'change'; card: Card; facts: Card['facts'] }
+  | { kind: 'remove'; card: Card };
+
+/** A change the server would not take, with its reason. It is kept until the player drops it. */
+export type RefusedCard = CardChange & { problem: Problem };
+
 interface DeviceSchema extends DBSchema {
   /** What the server has of the log, as far as this device has seen. */
   events: { key: string; value: LogEvent; indexes: { instrument: string } };
@@ -26,6 +35,8 @@ interface DeviceSchema extends DBSchema {
   refused: { key: string; value: RefusedEntry };
   /** How far the server's log has been read; and how far it reached when it was first read to its end: before, the rest is missing here. */
   reached: { key: 'log' | 'whole'; value: number };
+  /** Which log of the household's it is that was read: another after the server's was put back from a backup. */
+  epoch: { key: 'epoch'; value: string };
   /** The household's air as this device last saw it. */
   air: { key: 'air'; value: Air };
   /** Readings not sent yet, in the order they were taken. */
@@ -34,6 +45,8 @@ interface DeviceSchema extends DBSchema {
   refusedReadings: { key: number; value: RefusedReading };
   /** The household's cards as this device last saw them. */
   cards: { key: 'cards'; value: readonly Card[] };
+  /** Changes of cards not sent yet, in the order they were made, and those the server would not take. */
+  cardChanges: { key: number; value: CardChange & { problem?: Problem } };
 }
 
 export type DeviceStore = IDBPDatabase<DeviceSchema>;
@@ -41,12 +54,13 @@ export type DeviceStore = IDBPDatabase<DeviceSchema>;
 const BLOCKED = 'Tembrin is open in another tab in an earlier version. Close that tab, and this one goes on.';
 
 const nameOf = (householdId: string) => `tembrin-${householdId}`;
-/** Until version 2 the air had a database of its own. */
-const oldAirNameOf = (householdId: string) => `tembrin-air-${householdId}`;
 
-/** Opens this device's own copy of a household. */
-export async function openDeviceStore(householdId: string): Promise<DeviceStore> {
-  return openDB<DeviceSchema>(nameOf(householdId), 4, {
+/**
+ * Opens this device's own copy of a household.
+ * @param lost told when the browser has cleared it away while it was open
+ */
+export async function openDeviceStore(householdId: string, lost?: () => void): Promise<DeviceStore> {
+  return openDB<DeviceSchema>(nameOf(householdId), 5, {
     upgrade(database, version, _new, transaction) {
       if (version < 1) {
         database.createObjectStore('events', { keyPath: 'id' }).createIndex('instrument', 'instrumentId');
@@ -60,57 +74,47 @@ export async function openDeviceStore(householdId: string): Promise<DeviceStore>
         database.createObjectStore('cards');
       }
       if (version < 4) database.createObjectStore('refusedReadings');
+      if (version < 5) {
+        database.createObjectStore('cardChanges', { autoIncrement: true });
+        database.createObjectStore('epoch');
+      }
       if (version < 1 || version >= 3) return;
       // What was kept before this was told apart is taken for whole, as it was then.
       const reached = transaction.objectStore('reached');
       void reached.get('log').then((log) => (log === undefined ? undefined : reached.put(log, 'whole')));
     },
     blocked: () => notifyProblem(BLOCKED),
+    terminated: lost,
     // A newer app, or signing out elsewhere, wants it to itself.
     blocking: (_current, _blocked, event) => (event.target as IDBDatabase).close(),
   });
 }
 
-interface OldReading {
-  sensorId: string;
-  reading: Omit<TypedReading, 'lowPercent' | 'highPercent'> & { low: number | null; high: number | null };
-}
-
 /**
- * Moves readings that wait in the air's own database of an earlier version here, and gives that up; moved twice, the server
- * takes them once.
+ * Opens this device's own copy of a household for long: where the browser clears it away while it is open, another is opened.
+ * @param renewed told of it, with the one that is lost
  */
-export async function takeOldReadings(store: DeviceStore, householdId: string): Promise<void> {
-  let there = true;
-  const old = await openDB<{ unsent: { key: number; value: OldReading } }>(oldAirNameOf(householdId), 1, {
-    upgrade(_database, _version, _new, transaction) {
-      there = false;
-      transaction.done.catch(() => undefined);
-      transaction.abort();
-    },
-  }).catch(() => null);
-  if (!old || !there) return;
-  const waiting = await old.getAll('unsent');
-  const work = store.transaction('readings', 'readwrite', { durability: 'strict' });
-  for (const { sensorId, reading } of waiting) {
-    const { low, high, ...taken } = reading;
-    void work.store.add({ sensorId, reading: { ...taken, lowPercent: low, highPercent: high } });
-  }
-  await work.done;
-  old.close();
-  await deleteDB(oldAirNameOf(householdId));
+export async function openLasting(
+  householdId: string,
+  renewed: (fresh: DeviceStore, lost: DeviceStore) => Promise<void>,
+): Promise<DeviceStore> {
+  const mine = await openDeviceStore(
+    householdId,
+    () => void openLasting(householdId, renewed).then((fresh) => renewed(fresh, mine)),
+  );
+  return mine;
 }
 
-/** How many entries and readings this device keeps that no server has yet, of whichever household. */
+/** How many entries, readings and changes of cards this device keeps that no server has yet, of whichever household. */
 export async function waitingOnDevice(): Promise<number> {
   let waiting = 0;
   for (const { name } of (await indexedDB.databases?.()) ?? []) {
     const householdId = /^tembrin-(?!air-)(.+)$/.exec(name ?? '')?.[1];
     if (householdId === undefined) continue;
     const store = await openDeviceStore(householdId);
-    const counts = await Promise.all([store.count('outbox'), store.count('readings')]);
+    const counts = await Promise.all([store.count('outbox'), store.count('readings'), store.getAll('cardChanges')]);
     store.close();
-    waiting += counts[0] + counts[1];
+    waiting += counts[0] + counts[1] + counts[2].filter(({ problem }) => !problem).length;
   }
   return waiting;
 }
@@ -126,17 +130,13 @@ export async function removeDeviceStore(householdId: string): Promise<void> {
   await deleteDB(nameOf(householdId));
 }
 
-/** Stores a page of the server's log and how far it reached, together. @param last no more follows: what is kept is whole */
-export async function keepPage(
-  store: DeviceStore,
-  events: readonly LogEvent[],
-  reached: number,
-  last: boolean,
-): Promise<void> {
-  const work = store.transaction(['events', 'reached'], 'readwrite');
+/** Stores a page of the server's log and how far it reached, together; where no more follows, what is kept is whole. */
+export async function keepPage(store: DeviceStore, { events, reached, more, epoch }: LogPage): Promise<void> {
+  const work = store.transaction(['events', 'reached', 'epoch'], 'readwrite');
   for (const event of events) void work.objectStore('events').put(event);
   void work.objectStore('reached').put(reached, 'log');
-  if (last) void work.objectStore('reached').put(reached, 'whole');
+  if (!more) void work.objectStore('reached').put(reached, 'whole');
+  void work.objectStore('epoch').put(epoch, 'epoch');
   await work.done;
 }
 

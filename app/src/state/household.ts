@@ -3,7 +3,7 @@ import { create } from 'zustand';
 import { call, Refused } from './api';
 import { leaveAir, openAir } from './air';
 import { judgedAgain, leaveAssessments } from './assessment-store';
-import { leaveCards, openCards } from './cards';
+import { leaveCards, openCards, useCardStore } from './cards';
 import { removeDeviceStore } from './device-store';
 import { kept } from './kept';
 import { leaveLog, openLog } from './log';
@@ -55,10 +55,11 @@ function enter(household: Household): void {
 
 /** Lets go of a household's data. @returns how much of it is not sent yet */
 async function leave(): Promise<number> {
+  const cards = useCardStore.getState().unsent;
   leaveCards();
   leaveAssessments();
   const unsent = await Promise.all([leaveLog(), leaveAir()]);
-  return unsent[0] + unsent[1];
+  return unsent[0] + unsent[1] + cards;
 }
 
 /** Finds out who is signed in. Without a connection, the household this device last had is used. */

@@ -1,10 +1,14 @@
 import { standInDevice } from '@/testing/device';
 import { until } from '@/testing/until';
+import { forceCloseDatabase } from 'fake-indexeddb';
+import { openDB, unwrap } from 'idb';
 import type { BodyInputOf } from '@tembrin/contract';
 import { act, takeBack } from './actions';
 import { dropRefused, leaveLog, look, openLog, record, send, useLog, written } from './log';
 import { useNotice } from './notice';
 import type { LogEvent } from '@tembrin/core/log';
+
+jest.mock('./load-seldom', () => ({ loadAnew: () => Promise.resolve(jest.requireActual<object>('./anew')) }));
 
 /** A server that can be out of reach, forget its visitors, and dislikes some events. */
 class StandInServer {
@@ -16,6 +20,7 @@ class StandInServer {
   chokes: { on: (event: LogEvent) => boolean; status: number } = { on: () => false, status: 413 };
   posts = 0;
   perPage = Infinity;
+  epoch = 'first';
 
   answer = async (url: string, init: RequestInit): Promise<Response> => {
     if (this.reach === 'down') throw new TypeError('Failed to fetch');
@@ -31,7 +36,7 @@ class StandInServer {
       const page = wanted.slice(0, this.perPage);
       const more = page.length < wanted.length;
       const reached = more ? this.stored.indexOf(page.at(-1)!) + 1 : this.stored.length;
-      return json({ events: page, reached, more });
+      return json({ events: page, reached, more, epoch: this.epoch });
     }
     this.posts++;
     const { events } = JSON.parse(init.body as string) as BodyInputOf<'postEvents'>;
@@ -286,4 +291,81 @@ test('undo retracts, newest first', async () => {
     ['retracted', { eventId: events[1]!.id }],
     ['retracted', { eventId: events[0]!.id }],
   ]);
+});
+
+describe('after the server was put back from a backup', () => {
+  test.each(['another epoch', 'a shorter log'])('told by %s, what it lacks is sent again', async (by) => {
+    await rosined();
+    await rosined();
+    await rosined();
+    await sent();
+    await look();
+    const all = ids();
+    // The backup is of the time after the first; since then it has taken in something from elsewhere.
+    server.stored = server.stored.slice(0, 1);
+    if (by === 'another epoch') {
+      server.epoch = 'second';
+      for (let other = 0; other < 3; other++) server.stored.push(written('gull', { type: 'rosined', payload: {} }));
+    }
+    server.perPage = 2;
+    await look();
+    await sent();
+    expect(new Set(server.stored.map(({ id }) => id))).toEqual(new Set([...all, ...ids('gull')]));
+    expect(ids('gull')).toHaveLength(by === 'another epoch' ? 3 : 0);
+    expect(ids()).toEqual(all);
+    const posts = server.posts;
+    await look();
+    expect(server.posts).toBe(posts);
+  });
+
+  test('what it will not have again is kept with the reason', async () => {
+    await rosined();
+    await sent();
+    await look();
+    server.stored = [];
+    server.epoch = 'second';
+    server.refuses = () => true;
+    await look();
+    await until(({ refused }) => refused.length === 1);
+    expect(ids()).toEqual([]);
+    expect(useLog.getState().unsent).toBe(0);
+  });
+});
+
+/** What a browser does that is short of room: the data are gone, and whoever had them open is told. */
+async function clearAway(name: string): Promise<void> {
+  const probe = await openDB(name);
+  const stores = [...probe.objectStoreNames];
+  const work = probe.transaction(stores, 'readwrite');
+  for (const store of stores) void work.objectStore(store).clear();
+  await work.done;
+  const { connections } = (unwrap(probe) as unknown as { _rawDatabase: { connections: IDBDatabase[] } })._rawDatabase;
+  const others = connections.filter((each) => each !== unwrap(probe));
+  probe.close();
+  others.forEach((each) => forceCloseDatabase(each as never));
+}
+
+test('what the browser clears away while it is open is kept anew and said', async () => {
+  await rosined();
+  await sent();
+  await look();
+  server.reach = 'down';
+  await rosined();
+  await rosined();
+  await until(({ unsent }) => unsent === 2);
+  const all = ids();
+  const told = new Promise<void>((resolve) => {
+    const stop = useNotice.subscribe(({ notice }) => {
+      if (!notice?.text.includes('cleared away')) return;
+      stop();
+      resolve();
+    });
+  });
+  await clearAway(`tembrin-${household}`);
+  await told;
+  await leaveLog();
+  server.reach = 'open';
+  await openLog(household, 'heron');
+  await sent();
+  expect(server.stored.map(({ id }) => id).sort()).toEqual([...all].sort());
 });

@@ -2,6 +2,7 @@ import { EVENTS_PER_POST } from '@tembrin/contract';
 import { v7 as uuid } from 'uuid';
 import { create } from 'zustand';
 import { call, OutOfReach, Refused } from './api';
+import { sendCards } from './cards';
 import { isEarly, oneTabAtATime, outcomesOf } from './outbox';
 import {
   askToPersist,
@@ -9,11 +10,13 @@ import {
   keepPage,
   keepUnsent,
   oldestUnsent,
-  openDeviceStore,
+  openLasting,
   settle,
   type RefusedEntry,
   type DeviceStore,
 } from './device-store';
+import { loadAnew } from './load-seldom';
+import { notifyProblem } from './notice';
 import type { EventOf, EventType, LogEvent } from '@tembrin/core/log';
 
 /** Where sending stands: up to date, out of reach and trying again, waiting for a new sign-in, or for the server's clock to catch up. */
@@ -59,6 +62,8 @@ const link: {
   patienceMs: number;
   /** Entries on screen that the device is just keeping. */
   keeping: number;
+  /** Ids of entries that are kept here and not sent yet. */
+  waiting: Set<string>;
   /** Resolves once what the device keeps was read: what the server has besides makes a whole only with that. */
   read: Promise<void>;
   /** The look at the server that is under way, and the one that follows it. */
@@ -70,6 +75,7 @@ const link: {
   retry: undefined,
   patienceMs: 0,
   keeping: 0,
+  waiting: new Set(),
   read: Promise.resolve(),
   looking: Promise.resolve(),
   nextLook: null,
@@ -170,6 +176,7 @@ export async function record(events: readonly LogEvent[]): Promise<void> {
   askToPersist();
   try {
     await keepUnsent(mine, events);
+    for (const { id } of events) link.waiting.add(id);
   } catch (error) {
     apply({ kind: 'withdrawn', events });
     throw error;
@@ -208,6 +215,7 @@ export async function send(): Promise<void> {
         if (settled.length === 0) break;
         const refused = answer.refused.filter((entry) => !isEarly(entry));
         await settle(mine, settled, answer.stored, refused);
+        for (const { id } of [...answer.stored, ...refused.map(({ event }) => event)]) link.waiting.delete(id);
         tell({ kind: 'settled', stored: answer.stored, refused, unsent: await mine.count('outbox') });
       }
     });
@@ -241,13 +249,15 @@ async function lookOnce(): Promise<void> {
   try {
     await link.read;
     let after = (await mine.get('reached', 'log')) ?? 0;
+    const epoch = await mine.get('epoch', 'epoch');
     // Each page shows at once, and is kept while the next is on its way.
     let kept = Promise.resolve();
     for (let more = true; more && link.store === mine;) {
       const page = await call('readLog', { query: { after } });
       if (link.store !== mine) return;
+      if ((epoch !== undefined && page.epoch !== epoch) || page.reached < after) return await lookAnew(mine);
       await kept;
-      kept = keepPage(mine, page.events, page.reached, !page.more);
+      kept = keepPage(mine, page);
       // Told below, when the next page is there.
       kept.catch(() => undefined);
       ({ more, reached: after } = page);
@@ -263,6 +273,39 @@ async function lookOnce(): Promise<void> {
     else if (error instanceof OutOfReach) useLog.setState({ line: 'down' });
   }
 }
+
+/** The server's log is another than before, put back from a backup: it is read from its beginning, and offered what it lacks. */
+async function lookAnew(mine: DeviceStore): Promise<void> {
+  const { readAnew } = await loadAnew();
+  const isOpen = () => link.store === mine;
+  const offered = await readAnew(mine, isOpen, (events) =>
+    useLog.setState((state) => ({ events: merged(state.events, events) })),
+  );
+  if (!isOpen()) return;
+  for (const { id } of offered) link.waiting.add(id);
+  useLog.setState({ complete: 'all' });
+  tell({ kind: 'recorded', events: offered, unsent: await mine.count('outbox') });
+  if (offered.length > 0) void send();
+}
+
+/** The browser has cleared away what was kept here while it was open: what is not sent yet is kept anew, and said. */
+async function keepAnew(fresh: DeviceStore, lost: DeviceStore): Promise<void> {
+  if (link.store !== lost) return fresh.close();
+  link.store = fresh;
+  const { events, refused } = useLog.getState();
+  const unsent = Object.values(events)
+    .flat()
+    .filter(({ id }) => link.waiting.has(id))
+    .sort((a, b) => (a.id < b.id ? -1 : 1));
+  await keepUnsent(fresh, unsent);
+  for (const entry of refused) await fresh.put('refused', entry);
+  notifyProblem(CLEARED);
+  await send();
+  await look();
+}
+
+const CLEARED =
+  'This browser has cleared away what Tembrin kept here. What was not sent yet is kept anew; give the browser more room.';
 
 /**
  * Opens a household's log on this device: what is kept here first, then what the server has.
@@ -281,7 +324,7 @@ export async function openLog(
   }
   closeLog();
   useLog.setState({ ...EMPTY, householdId });
-  const mine = await openDeviceStore(householdId).catch((error: unknown) => {
+  const mine = await openLasting(householdId, keepAnew).catch((error: unknown) => {
     // A browser that keeps nothing has nothing to be read.
     if (useLog.getState().householdId === householdId) useLog.setState({ opened: true });
     throw error;
@@ -301,6 +344,7 @@ async function readIn(mine: DeviceStore, firstId: string | null, firstRead: (id:
   const [first, unsent, refused, whole] = await readKept(mine, firstId);
   if (link.store !== mine) return;
   const events = merged(merged({}, first), unsent);
+  link.waiting = new Set(unsent.map(({ id }) => id));
   // A page that was closed while the log came in has kept a part of it, which is none to judge by.
   const kept = whole !== undefined;
   const complete = new Set(kept && firstId ? [firstId] : []);
@@ -378,6 +422,7 @@ export function keepInStep(): () => void {
   const again = () => {
     if (document.visibilityState === 'hidden') return;
     void send().then(look);
+    void sendCards();
   };
   const timer = setInterval(again, LOOK_AGAIN_MS);
   window.addEventListener('online', again);

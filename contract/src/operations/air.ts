@@ -37,7 +37,6 @@ export const airOperations = {
   readAir: {
     method: 'get',
     path: '/air',
-    summary: 'Places, hygrometers, what their readings come to, and the weather; from an hour on, or all of it.',
     access: 'household',
     status: 200,
     query: z.object({ since: z.coerce.number().int().min(0).default(0) }),
@@ -46,7 +45,6 @@ export const airOperations = {
   addPlace: {
     method: 'post',
     path: '/places',
-    summary: 'Add a room or a case; posting the same id again changes nothing.',
     access: 'household',
     status: 201,
     body: newPlaceSchema,
@@ -55,7 +53,6 @@ export const airOperations = {
   changePlace: {
     method: 'put',
     path: '/places/:id',
-    summary: 'Change a room or a case.',
     access: 'household',
     status: 200,
     params: placeParams,
@@ -66,7 +63,6 @@ export const airOperations = {
   removePlace: {
     method: 'delete',
     path: '/places/:id',
-    summary: 'Remove a place in which no hygrometer is left.',
     access: 'household',
     status: 204,
     params: placeParams,
@@ -75,7 +71,6 @@ export const airOperations = {
   readYear: {
     method: 'get',
     path: '/places/:id/year',
-    summary: 'A place day by day, with its seasonal level.',
     access: 'household',
     status: 200,
     params: placeParams,
@@ -85,7 +80,6 @@ export const airOperations = {
   readDay: {
     method: 'get',
     path: '/places/:id/day',
-    summary: 'One calendar day of a place in steps of ten minutes.',
     access: 'household',
     status: 200,
     params: placeParams,
@@ -95,7 +89,6 @@ export const airOperations = {
   addSensor: {
     method: 'post',
     path: '/sensors',
-    summary: 'Add a hygrometer. One that posts by itself gets a key, told this once.',
     access: 'household',
     status: 201,
     body: newSensorSchema,
@@ -104,7 +97,6 @@ export const airOperations = {
   changeSensor: {
     method: 'put',
     path: '/sensors/:id',
-    summary: 'Rename a hygrometer, or move it to another place from now on.',
     access: 'household',
     status: 200,
     params: sensorParams,
@@ -115,7 +107,6 @@ export const airOperations = {
   removeSensor: {
     method: 'delete',
     path: '/sensors/:id',
-    summary: 'Remove a hygrometer and all its readings.',
     access: 'household',
     status: 204,
     params: sensorParams,
@@ -124,7 +115,6 @@ export const airOperations = {
   renewKey: {
     method: 'post',
     path: '/sensors/:id/key',
-    summary: 'Give a hygrometer a new key; the old one stops working.',
     access: 'household',
     status: 201,
     params: sensorParams,
@@ -133,7 +123,6 @@ export const airOperations = {
   revokeKey: {
     method: 'delete',
     path: '/sensors/:id/key',
-    summary: 'Take a hygrometer’s key away.',
     access: 'household',
     status: 204,
     params: sensorParams,
@@ -141,7 +130,6 @@ export const airOperations = {
   postReadings: {
     method: 'post',
     path: '/sensors/:id/readings',
-    summary: 'Add readings somebody took; the same again changes nothing.',
     access: 'household',
     status: 200,
     params: sensorParams,
@@ -151,7 +139,6 @@ export const airOperations = {
   readReadings: {
     method: 'get',
     path: '/sensors/:id/readings',
-    summary: 'The newest readings of a hygrometer as it showed them, newest first.',
     access: 'household',
     status: 200,
     params: sensorParams,
@@ -160,7 +147,6 @@ export const airOperations = {
   removeReading: {
     method: 'delete',
     path: '/sensors/:id/readings/:atS',
-    summary: 'Take one reading back.',
     access: 'household',
     status: 204,
     params: sensorParams.extend({ atS: z.coerce.number().int() }),
@@ -168,7 +154,6 @@ export const airOperations = {
   addCheck: {
     method: 'post',
     path: '/sensors/:id/checks',
-    summary: 'What a hygrometer showed over a salt; corrects its readings from then on.',
     access: 'household',
     status: 201,
     params: sensorParams,
@@ -178,7 +163,6 @@ export const airOperations = {
   removeCheck: {
     method: 'delete',
     path: '/sensors/:id/checks/:checkId',
-    summary: 'Take a salt check back.',
     access: 'household',
     status: 200,
     params: sensorParams.extend({ checkId: z.uuid().toLowerCase() }),
@@ -187,7 +171,6 @@ export const airOperations = {
   compareSensors: {
     method: 'get',
     path: '/sensors/:id/beside/:otherId',
-    summary: 'How far two hygrometers differ in the last 30 days, in the hours both read.',
     access: 'household',
     status: 200,
     params: sensorParams.extend({ otherId: z.uuid().toLowerCase() }),
@@ -196,7 +179,6 @@ export const airOperations = {
   previewImport: {
     method: 'post',
     path: '/sensors/:id/preview',
-    summary: 'Look at the top of a logger’s file: its columns, and how they would be read.',
     access: 'household',
     status: 200,
     params: sensorParams,
@@ -207,7 +189,6 @@ export const airOperations = {
   importFile: {
     method: 'post',
     path: '/sensors/:id/imports/:importId',
-    summary: 'Import a logger’s file, all of it or nothing.',
     access: 'household',
     status: 200,
     params: sensorParams.extend(importParams.shape),
@@ -218,7 +199,6 @@ export const airOperations = {
   readImport: {
     method: 'get',
     path: '/imports/:importId',
-    summary: 'How far an import is.',
     access: 'household',
     status: 200,
     params: importParams,
@@ -227,7 +207,6 @@ export const airOperations = {
   cancelImport: {
     method: 'delete',
     path: '/imports/:importId',
-    summary: 'Stop an import; nothing of it stays.',
     access: 'household',
     status: 204,
     params: importParams,
@@ -235,8 +214,6 @@ export const airOperations = {
   postSenml: {
     method: 'post',
     path: '/sensors/:id/senml',
-    summary:
-      'Readings of a sensor as a SenML pack (RFC 8428), with “Authorization: Bearer <key>”. Units %RH, Cel, %EL.',
     access: 'sensor',
     status: 200,
     params: sensorParams,
@@ -246,7 +223,6 @@ export const airOperations = {
   simulate: {
     method: 'post',
     path: '/sensors/:id/simulate',
-    summary: 'Let the simulated hygrometer post for this sensor for a while, to try things out.',
     access: 'household',
     status: 204,
     params: sensorParams,

@@ -8,7 +8,6 @@ export const authOperations = {
   health: {
     method: 'get',
     path: '/health',
-    summary: 'Whether the server is alive.',
     access: 'open',
     status: 200,
     response: z.object({ status: z.literal('ok') }),
@@ -16,7 +15,6 @@ export const authOperations = {
   ready: {
     method: 'get',
     path: '/ready',
-    summary: 'Whether the server can do its work; 503 where it cannot.',
     access: 'open',
     status: 200,
     response: z.looseObject({ status: z.literal('ready') }),
@@ -24,7 +22,6 @@ export const authOperations = {
   createAccount: {
     method: 'post',
     path: '/accounts',
-    summary: 'Make an account with a household of its own, and sign in.',
     access: 'open',
     status: 201,
     body: newAccountSchema,
@@ -34,7 +31,6 @@ export const authOperations = {
   signIn: {
     method: 'post',
     path: '/sign-in',
-    summary: 'Sign in.',
     access: 'open',
     status: 200,
     body: credentialsSchema,
@@ -44,12 +40,11 @@ export const authOperations = {
   openDemo: {
     method: 'post',
     path: '/demo',
-    summary: 'Open a copy of the demo library.',
     access: 'open',
     status: 201,
     body: demoRequestSchema,
     response: householdSchema,
     limited: true,
   },
-  signOut: { method: 'post', path: '/sign-out', summary: 'Sign out.', access: 'open', status: 204 },
+  signOut: { method: 'post', path: '/sign-out', access: 'open', status: 204 },
 } as const satisfies Record<string, Operation>;

@@ -11,7 +11,6 @@ export const householdOperations = {
   readHousehold: {
     method: 'get',
     path: '/household',
-    summary: 'The household and its instruments.',
     access: 'household',
     status: 200,
     response: householdSchema,
@@ -19,7 +18,6 @@ export const householdOperations = {
   changeHousehold: {
     method: 'put',
     path: '/household',
-    summary: 'Change the household’s name, time zone or schools.',
     access: 'household',
     status: 200,
     body: householdChangeSchema,
@@ -29,7 +27,6 @@ export const householdOperations = {
   addInstrument: {
     method: 'post',
     path: '/instruments',
-    summary: 'Add an instrument; posting the same id again changes nothing.',
     access: 'household',
     status: 201,
     body: newInstrumentSchema,
@@ -38,7 +35,6 @@ export const householdOperations = {
   changeInstrument: {
     method: 'put',
     path: '/instruments/:id',
-    summary: 'Change an instrument’s facts.',
     access: 'household',
     status: 200,
     params: instrumentParams,
@@ -49,7 +45,6 @@ export const householdOperations = {
   removeInstrument: {
     method: 'delete',
     path: '/instruments/:id',
-    summary: 'Remove an instrument and its log.',
     access: 'household',
     status: 204,
     params: instrumentParams,
@@ -58,7 +53,6 @@ export const householdOperations = {
   readLog: {
     method: 'get',
     path: '/events',
-    summary: 'The log, oldest first, page by page.',
     access: 'household',
     status: 200,
     query: logQuerySchema,
@@ -67,7 +61,6 @@ export const householdOperations = {
   postEvents: {
     method: 'post',
     path: '/events',
-    summary: 'Add events to the log. Each is judged by itself; posting one twice is harmless.',
     access: 'household',
     status: 200,
     body: eventPostSchema,

@@ -8,7 +8,6 @@ export interface Operation {
   method: 'get' | 'post' | 'put' | 'delete';
   /** Path under the API root; `:name` marks a parameter. */
   path: string;
-  summary: string;
   /** open: anyone; household: the signed-in household only; sensor, address: whoever has the sensor's key or the private address. */
   access: 'open' | 'household' | 'sensor' | 'address';
   /** Answered with this status when it goes well; 204 has no body. */

@@ -17,7 +17,6 @@ export const yearOperations = {
   readCards: {
     method: 'get',
     path: '/cards',
-    summary: 'Sets, spares, occasions, prices and appointments of the household.',
     access: 'household',
     status: 200,
     response: cardListSchema,
@@ -25,7 +24,6 @@ export const yearOperations = {
   addCards: {
     method: 'post',
     path: '/cards',
-    summary: 'Add cards, all of them or none; posting the same ids again changes nothing.',
     access: 'household',
     status: 201,
     body: cardPostSchema,
@@ -34,7 +32,6 @@ export const yearOperations = {
   changeCard: {
     method: 'put',
     path: '/cards/:id',
-    summary: 'Change a card.',
     access: 'household',
     status: 200,
     params: cardParams,
@@ -45,7 +42,6 @@ export const yearOperations = {
   removeCard: {
     method: 'delete',
     path: '/cards/:id',
-    summary: 'Remove a card.',
     access: 'household',
     status: 204,
     params: cardParams,
@@ -54,7 +50,6 @@ export const yearOperations = {
   downloadCalendar: {
     method: 'get',
     path: '/calendar.ics',
-    summary: 'What comes due, each on the day it is planned for, as an iCalendar file (RFC 5545).',
     access: 'household',
     status: 200,
     response: z.string(),
@@ -64,7 +59,6 @@ export const yearOperations = {
   readCalendarAddress: {
     method: 'get',
     path: '/calendar/address',
-    summary: 'The private address under which calendar programs read the household’s calendar.',
     access: 'household',
     status: 200,
     response: calendarAddressSchema,
@@ -72,7 +66,6 @@ export const yearOperations = {
   renewCalendarAddress: {
     method: 'post',
     path: '/calendar/address',
-    summary: 'Make a private address, or a new one in place of the old, which stops working.',
     access: 'household',
     status: 201,
     response: calendarAddressSchema,
@@ -80,14 +73,12 @@ export const yearOperations = {
   revokeCalendarAddress: {
     method: 'delete',
     path: '/calendar/address',
-    summary: 'Take the private address away.',
     access: 'household',
     status: 204,
   },
   calendarFeed: {
     method: 'get',
     path: '/calendar/feed/:key',
-    summary: 'A household’s calendar under its private address.',
     access: 'address',
     status: 200,
     params: z.object({ key: z.string().max(200) }),
@@ -98,7 +89,6 @@ export const yearOperations = {
   previewCalendar: {
     method: 'post',
     path: '/calendar/preview',
-    summary: 'Read another calendar’s file: what takes place when, recurring entries spelt out.',
     access: 'household',
     status: 200,
     body: calendarPostSchema,
@@ -108,7 +98,6 @@ export const yearOperations = {
   previewDiary: {
     method: 'post',
     path: '/diary/preview',
-    summary: 'Look at the top of a practice diary: its columns, and what it would put on record.',
     access: 'household',
     status: 200,
     query: diaryPreviewQuerySchema,
@@ -118,7 +107,6 @@ export const yearOperations = {
   importDiary: {
     method: 'post',
     path: '/diary/imports/:importId',
-    summary: 'Put a practice diary on record, all of it or nothing; the same again changes nothing.',
     access: 'household',
     status: 200,
     params: z.object({ importId: z.uuid('That is not an import’s id.').toLowerCase() }),
@@ -129,7 +117,6 @@ export const yearOperations = {
   exportArchive: {
     method: 'get',
     path: '/export/household.json',
-    summary: 'Everything on record except readings, as one file that can be brought in again.',
     access: 'household',
     status: 200,
     response: z.string(),
@@ -139,7 +126,6 @@ export const yearOperations = {
   exportLog: {
     method: 'get',
     path: '/export/log.csv',
-    summary: 'The whole log, one event a line, losslessly.',
     access: 'household',
     status: 200,
     response: z.string(),
@@ -149,7 +135,6 @@ export const yearOperations = {
   exportSessions: {
     method: 'get',
     path: '/export/sessions.csv',
-    summary: 'Sessions for a spreadsheet.',
     access: 'household',
     status: 200,
     response: z.string(),
@@ -159,7 +144,6 @@ export const yearOperations = {
   exportStrings: {
     method: 'get',
     path: '/export/strings.csv',
-    summary: 'The history of every string for a spreadsheet.',
     access: 'household',
     status: 200,
     response: z.string(),
@@ -169,8 +153,6 @@ export const yearOperations = {
   importArchive: {
     method: 'post',
     path: '/import/household',
-    summary:
-      'Bring a household’s file in again, all of it or nothing; what is on record already is left as it is. Or look what would come in.',
     access: 'household',
     query: archiveQuerySchema,
     status: 200,
@@ -180,7 +162,6 @@ export const yearOperations = {
   importLog: {
     method: 'post',
     path: '/import/log',
-    summary: 'Bring a log in CSV in again, all of it or nothing.',
     access: 'household',
     status: 200,
     response: archiveOutcomeSchema,

@@ -1,10 +1,11 @@
-import { API_ROOT, operations, problemSchema, type Operation } from '@tembrin/contract';
+import { API_ROOT, operations, problemSchema, type Operation, type OperationId } from '@tembrin/contract';
 import { createDocument, type ZodOpenApiOperationObject, type ZodOpenApiPathsObject } from 'zod-openapi';
+import { SUMMARIES } from './summaries';
 
 /** The OpenAPI description of the API, made from the contract. */
 export function apiDescription(): object {
   const paths: Record<string, Record<string, ZodOpenApiOperationObject>> = {};
-  for (const [operationId, operation] of Object.entries(operations) as [string, Operation][]) {
+  for (const [operationId, operation] of Object.entries(operations) as [OperationId, Operation][]) {
     const path = API_ROOT + operation.path.replaceAll(/:(\w+)/g, '{$1}');
     (paths[path] ??= {})[operation.method] = describe(operationId, operation);
   }
@@ -21,11 +22,11 @@ export function apiDescription(): object {
   });
 }
 
-function describe(operationId: string, operation: Operation): ZodOpenApiOperationObject {
-  const { summary, params, query, body, response, status, access, versioned } = operation;
+function describe(operationId: OperationId, operation: Operation): ZodOpenApiOperationObject {
+  const { params, query, body, response, status, access, versioned } = operation;
   return {
     operationId,
-    summary,
+    summary: SUMMARIES[operationId],
     security: access === 'household' ? [{ session: [] }] : access === 'sensor' ? [{ sensorKey: [] }] : [],
     requestParams: {
       ...(params && { path: params as never }),

@@ -1,4 +1,4 @@
-import { QUOTAS, type Quota } from '@tembrin/contract';
+import { QUOTAS, type Quota } from '@tembrin/contract/quotas';
 import { fail } from './problems';
 
 /** What to do where there is as much of something as there may be. */

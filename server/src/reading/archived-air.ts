@@ -1,5 +1,6 @@
 import { HOUR_MS, TEMP_RANGE_C, type Reading } from '@tembrin/core';
-import { QUOTAS, saltCheckSchema, SENSOR_KINDS } from '@tembrin/contract';
+import { saltCheckSchema, SENSOR_KINDS } from '@tembrin/contract';
+import { QUOTAS } from '@tembrin/contract/quotas';
 import { z } from 'zod';
 import { fail } from '../problems/problems';
 

@@ -6,7 +6,8 @@ import type {
   LogPage,
   NewInstrument,
 } from '@tembrin/contract';
-import { EVENTS_PER_PAGE, QUOTAS } from '@tembrin/contract';
+import { EVENTS_PER_PAGE } from '@tembrin/contract';
+import { QUOTAS } from '@tembrin/contract/quotas';
 import type { LogEvent } from '@tembrin/core';
 import { Op, type Transaction, type WhereAttributeHash } from 'sequelize';
 import type { Database } from '../database/connect';

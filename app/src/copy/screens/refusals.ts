@@ -1,3 +1,4 @@
+import type { CardKind } from '@tembrin/contract';
 import { clockWords, dateWords } from '../dates';
 import { humidityWords } from '../measures';
 
@@ -27,4 +28,26 @@ export const readingNotStored = ({
   const ms = Date.parse(at);
   const when = `${dateWords(ms, Date.now(), timeZone)}, ${clockWords(ms, timeZone)}`;
   return `Not stored: ${humidityWords(percent / 100, percent % 1 === 0 ? 0 : 1)}${name ? ` on ${name}` : ''}, ${when}. ${why}`;
+};
+
+const KINDS: Readonly<Record<CardKind, string>> = {
+  set: 'a set of strings',
+  spare: 'a packet',
+  occasion: 'a date',
+  price: 'a price',
+  appointment: 'a planned day',
+  bow: 'a bow',
+};
+
+/** What became of a card: added, changed or removed. */
+export const cardNotStored = (
+  change:
+    | { kind: 'add'; cards: readonly { kind: CardKind; facts: object }[] }
+    | { kind: 'change' | 'remove'; card: { kind: CardKind; facts: object } },
+  why: string,
+) => {
+  const card = change.kind === 'add' ? change.cards[0]! : change.card;
+  const { title } = card.facts as { title?: string };
+  const done = { add: 'new', change: 'changed', remove: 'removed' }[change.kind];
+  return `Not stored: ${title ? `“${title}”` : KINDS[card.kind]}, ${done}. ${why}`;
 };

@@ -22,6 +22,7 @@ import { BANDS } from '@tembrin/core/air';
 import { DAY_MS, MINUTE_MS } from '@tembrin/core/time';
 import { Row, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/air/air';
+import { Filling } from '../Filling';
 import { useAirView, type AirModel } from './use-air-view';
 
 /** The rooms and cases of the household, and what their air does to the wood in them. */
@@ -39,6 +40,7 @@ export function Air({ chosen }: { chosen?: string }) {
         )
       }
     >
+      <Filling />
       {!air && <Text tone="quiet">{reached ? copy.fetchingTheAir : copy.outOfReachAnd}</Text>}
       {air && !reached && <Banner tone="soon" text={copy.outOfReachThis(unsent.length)} />}
       {air && list.length === 0 && <Empty title={copy.noRoomsYet} text={copy.sayInWhichRoom} />}

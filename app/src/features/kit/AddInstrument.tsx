@@ -14,6 +14,7 @@ import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { FAMILY_NAMES } from '@/copy/names';
 import { copyOf } from '@/copy/parts';
+import { Filling } from '../Filling';
 import { WhenField } from '../part/WhenField';
 import { whenToMs, type When } from '../part/when';
 import { changedFacts } from './changed-facts';
@@ -36,6 +37,7 @@ export function AddInstrument() {
 function FamilyChoice({ onChoose }: { onChoose: (family: Family) => void }) {
   return (
     <Screen title={copy.whatDoYouPlay} back="/kit">
+      <Filling />
       <Grid gap="half">
         {FAMILIES.map((family) => (
           <Press

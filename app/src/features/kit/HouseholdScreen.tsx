@@ -8,6 +8,7 @@ import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 import { Stack } from '@/ui/layout';
 import { copy, LOOKS } from '@/copy/screens/kit/household';
+import { Filling } from '../Filling';
 import { useHouseholdForm, type HouseholdModel } from './use-household-form';
 
 const LENGTHS = [
@@ -27,6 +28,7 @@ export function HouseholdScreen() {
   return (
     <Screen title="Household" back="/kit">
       {problem !== null && <Banner tone="now" text={problem} />}
+      <Filling />
       {demo && <Banner tone="well" text={copy.thisIsYourOwn} />}
       <Settings model={model} />
       <Account model={model} />

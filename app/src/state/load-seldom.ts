@@ -1,0 +1,3 @@
+/** What is needed once in years is loaded then. */
+export const loadAnew = () => import('./anew');
+export const loadOldReadings = () => import('./old-readings');
