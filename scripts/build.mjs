@@ -1,11 +1,13 @@
 import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
-import { existsSync, mkdirSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { createHash } from 'node:crypto';
 import { join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { ensurePackages, fingerprint, ROOT, run } from './lib/project.mjs';
 
 export const DIST = join(ROOT, 'app/dist');
+/** The build before: a page that is open still asks for its files. */
+export const DIST_BEFORE = join(ROOT, '.build/web-before');
 const FONTS = join(ROOT, 'app/assets/fonts');
 const INPUTS = ['app', 'core', 'contract', 'package-lock.json', 'scripts/build.mjs'];
 /** What the app needs to open without a connection. */
@@ -114,6 +116,11 @@ export async function build() {
   const mark = join(ROOT, '.build/web');
   if (existsSync(DIST) && existsSync(mark) && readFileSync(mark, 'utf8') === fingerprint(INPUTS)) return DIST;
   console.log('Building the app …');
+  // A build that was broken off is none to keep.
+  if (existsSync(DIST) && existsSync(mark)) {
+    rmSync(DIST_BEFORE, { recursive: true, force: true });
+    renameSync(DIST, DIST_BEFORE);
+  }
   rmSync(mark, { force: true });
   rmSync(DIST, { recursive: true, force: true });
   const env = { ...process.env, EXPO_OFFLINE: '1', CI: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' };

@@ -1,7 +1,7 @@
 import { createServer } from 'node:net';
-import { mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { build } from './build.mjs';
+import { build, DIST_BEFORE } from './build.mjs';
 import { isExternal, externalDatabase, migrateDatabase, startDatabase } from './lib/database.mjs';
 import { keepUp, watch } from './lib/keep-up.mjs';
 import { takeLatch } from './lib/latch.mjs';
@@ -100,6 +100,7 @@ async function main() {
     HOST,
     PORT: String(PORT),
     STATIC_DIR: dist,
+    ...(existsSync(DIST_BEFORE) && { STATIC_BEFORE_DIR: DIST_BEFORE }),
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'info',
     ...(isExternal() ? {} : { STORAGE_DIR: DATA }),
     ...(METRICS_PORT && { METRICS_PORT }),

@@ -21,7 +21,10 @@ import { handlersFor } from './routes/handlers';
 
 export interface AppParts {
   config: Pick<Config, 'SESSION_SECRET' | 'STATIC_DIR' | 'TRUSTED_PROXIES' | 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'> &
-    Pick<Config, 'SENSOR_LIMIT' | 'HOUSEHOLD_LIMIT' | 'STORAGE_DIR' | 'WEATHER_URL' | 'HYGROMETER_URL'>;
+    Pick<
+      Config,
+      'SENSOR_LIMIT' | 'HOUSEHOLD_LIMIT' | 'STORAGE_DIR' | 'STATIC_BEFORE_DIR' | 'WEATHER_URL' | 'HYGROMETER_URL'
+    >;
   database: Database;
   demos: DemoLibraries;
   log: Logger;
@@ -94,7 +97,7 @@ export function createApp({
       checkResponses,
     }),
   );
-  if (config.STATIC_DIR) app.use(pages(config.STATIC_DIR));
+  if (config.STATIC_DIR) app.use(pages(config.STATIC_DIR, config.STATIC_BEFORE_DIR));
   app.use(noSuchRoute);
   app.use(problemAnswers(watch));
   return app;

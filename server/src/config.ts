@@ -23,6 +23,8 @@ const configSchema = z.object({
   WORKERS: z.coerce.number().int().min(1).max(12).default(1),
   /** Folder of the exported web build; without it only the API is served. */
   STATIC_DIR: z.string().optional(),
+  /** Folder of the build before that: pages that are open still ask for its files. */
+  STATIC_BEFORE_DIR: z.string().optional(),
   /** Number of proxies in front that may be believed about the client's address and TLS. */
   TRUSTED_PROXIES: z.coerce.number().int().min(0).default(0),
   /** Sign-in attempts for one address, and account or demo requests from one place, in 15 minutes. */

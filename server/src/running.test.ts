@@ -1,36 +1,16 @@
-import { spawn, type ChildProcess } from 'node:child_process';
 import { once } from 'node:events';
-import { API_ROOT, REQUEST_HEADER } from '@tembrin/contract';
+import { REQUEST_HEADER } from '@tembrin/contract';
 import { pino } from 'pino';
 import { v7 as uuid } from 'uuid';
 import { readConfig } from './config';
 import { connect } from './database/connect';
+import { send, startProcess } from './testing/processes';
 import { household, openServer, PASSWORD, visitor } from './testing/fixtures';
 
-interface Running {
-  child: ChildProcess;
-  url: string;
-}
-
-async function start(): Promise<Running> {
-  const child = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
-    cwd: `${__dirname}/..`,
-    env: { ...process.env, PORT: '0', LOG_LEVEL: 'silent', NODE_ENV: 'production' },
-    stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
-  });
-  const [{ listening }] = (await once(child, 'message')) as [{ listening: number }];
-  return { child, url: `http://127.0.0.1:${listening}${API_ROOT}` };
-}
-
-const post = (url: string, path: string, body: object) =>
-  fetch(url + path, {
-    method: 'POST',
-    headers: { 'content-type': 'application/json', [REQUEST_HEADER]: '1' },
-    body: JSON.stringify(body),
-  });
+const post = (url: string, path: string, body: object) => send(url, 'POST', path, body);
 
 test('asked to stop, a server finishes what it is doing and then ends', async () => {
-  const { child, url } = await start();
+  const { child, url } = await startProcess();
   // Making a demo library for a new time zone takes seconds; the request is under way when the signal comes.
   const slow = post(url, '/demo', { timeZone: 'Pacific/Chatham' });
   // Requests are taken up in turn: once a later one is answered, the slow one is under way.
@@ -64,7 +44,7 @@ test('killed in the middle of an import, a server leaves nothing half there, and
     return air.sensors[0]!.readings;
   };
 
-  const { child, url } = await start();
+  const { child, url } = await startProcess();
   const signedIn = await post(url, '/sign-in', { email: party.email, password: PASSWORD });
   const cookie = signedIn.headers.get('set-cookie')!.split(';')[0]!;
   const lines = Array.from({ length: 120_000 }, (_, minute) => {
@@ -103,7 +83,7 @@ test('killed in the middle of an import, a server leaves nothing half there, and
   await broken;
   expect(await readings()).toBe(0);
 
-  const again = await start();
+  const again = await startProcess();
   const answer = await send(again.url, uuid());
   expect(((await answer.json()) as { intake: object }).intake).toEqual({ stored: 120_000, known: 0, corrected: 0 });
   expect(await readings()).toBe(120_000);
@@ -113,7 +93,7 @@ test('killed in the middle of an import, a server leaves nothing half there, and
 }, 120_000);
 
 test('two server processes share one database: an account made at one signs in at the other', async () => {
-  const [one, two] = await Promise.all([start(), start()]);
+  const [one, two] = await Promise.all([startProcess(), startProcess()]);
   const account = { email: `${uuid()}@example.org`, password: PASSWORD, timeZone: 'Europe/Lisbon' };
   const made = await post(one.url, '/accounts', account);
   const cookie = made.headers.get('set-cookie')!.split(';')[0]!;

@@ -1,4 +1,4 @@
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { mkdirSync, mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { API_ROOT, REQUEST_HEADER } from '@tembrin/contract';
@@ -7,10 +7,14 @@ import { household, openServer, visitor, type TestServer } from '../testing/fixt
 import { hashed } from './shared-counts';
 
 let server: TestServer;
+/** A file named by its content. */
+const OLD = `part-${'a'.repeat(32)}.js`;
 const folder = mkdtempSync(join(tmpdir(), 'tembrin-pages-'));
 beforeAll(() => {
   writeFileSync(join(folder, 'index.html'), '<!doctype html><title>Page</title>');
-  server = openServer({ STATIC_DIR: folder });
+  mkdirSync(join(folder, 'before'));
+  for (const name of ['index.html', OLD]) writeFileSync(join(folder, 'before', name), 'of the build before');
+  server = openServer({ STATIC_DIR: folder, STATIC_BEFORE_DIR: join(folder, 'before') });
 });
 afterAll(async () => {
   await server.close();
@@ -42,6 +46,13 @@ test('what is asked of a file and cannot be is the fault of who asks', async () 
   await get('/index.html').set('Range', 'bytes=9999-').expect(416);
   await get('/index.html').set('If-Match', '"another"').expect(412);
   await get('/').expect(200);
+});
+
+test('a page that is open since before a new build still gets its files', async () => {
+  const get = (path: string) => request(server.app).get(path);
+  expect((await get(`/${OLD}`).expect(200)).headers['cache-control']).toMatch(/immutable/);
+  expect((await get('/').expect(200)).text).toContain('<title>Page</title>');
+  await get(`/part-${'b'.repeat(32)}.js`).expect(404);
 });
 
 test('what attempts are counted by is short, however long it was', () => {

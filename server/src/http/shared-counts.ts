@@ -12,16 +12,17 @@ export class SharedCounts implements Store {
   private windowS = 60;
   readonly localKeys = false;
 
+  /** @param prefix what is counted, before each key */
   constructor(
     private readonly sequelize: Sequelize,
-    private readonly what: string,
+    readonly prefix: string,
   ) {}
 
   init({ windowMs }: Options): void {
     this.windowS = Math.ceil(windowMs / 1000);
   }
 
-  private name = (key: string) => `${this.what} ${hashed(key)}`;
+  private name = (key: string) => `${this.prefix} ${hashed(key)}`;
 
   async increment(key: string): Promise<ClientRateLimitInfo> {
     const [row] = await retried(() =>
