@@ -1,10 +1,14 @@
 import cluster from 'node:cluster';
+import { SECOND_MS } from '@tembrin/core';
 import { pino, type Logger } from 'pino';
 import { AggregatorRegistry } from 'prom-client';
 import { readConfig, type Config } from './config';
 import { metricsServer } from './operating/metrics';
 import { serve } from './serve';
 import { answerPrimary, keepWorkers, measuredByAll } from './workers';
+
+/** A server that is told to end has ended after so long; its launcher waits a little longer. */
+const LONGEST_END_MS = 15 * SECOND_MS;
 
 /** Serves from this process, or has workers do so. @returns how to stop */
 function run(config: Config, log: Logger): () => Promise<void> {
@@ -48,6 +52,8 @@ function main() {
   const close = () => {
     if (closing) return;
     closing = true;
+    // Whatever holds it up: it ends.
+    setTimeout(() => process.exit(0), LONGEST_END_MS).unref();
     void stop().then(() => process.exit(0));
   };
   process.on('SIGTERM', close);

@@ -71,6 +71,8 @@ function keepHouse(database: Database, demos: DemoLibraries, telling: Telling): 
 
 /** Lets requests under way finish; after a while the rest is cut off. */
 function closed(server: Server): Promise<void> {
+  // One that does not listen yet would never say that it has ended.
+  if (!server.listening) return Promise.resolve();
   return new Promise((resolve) => {
     setTimeout(() => server.closeAllConnections(), PATIENCE_MS).unref();
     server.close(() => resolve());

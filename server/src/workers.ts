@@ -12,6 +12,9 @@ const FIRST_PAUSE_MS = SECOND_MS;
 const LONGEST_PAUSE_MS = 30 * SECOND_MS;
 const STEADY_MS = MINUTE_MS;
 
+/** One that has not ended so long after it was told to is made to. */
+const ENDED_AFTER_MS = 20 * SECOND_MS;
+
 /** What the first process and its workers say to each other. */
 type Word = 'there?' | 'there';
 const isWord = (message: unknown, word: Word) => message === word;
@@ -70,6 +73,7 @@ export function keepWorkers(count: number, log: Logger, listening: (port: number
         new Promise<void>((resolve) => {
           worker.once('exit', () => resolve());
           worker.process.kill('SIGTERM');
+          setTimeout(() => worker.process.kill('SIGKILL'), ENDED_AFTER_MS).unref();
         }),
     );
     await Promise.all(ends);
