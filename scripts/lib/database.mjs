@@ -130,9 +130,10 @@ function socketOf(folder) {
  * @param folder kept between runs; made when missing
  * @param port 0 for a free one
  * @param name of the folder in it that the database's files are in
+ * @param more settings of the database
  * @returns environment for the server, and `stop`
  */
-export async function startDatabase(folder, port = 0, name = 'mariadb') {
+export async function startDatabase(folder, port = 0, name = 'mariadb', more = []) {
   const data = join(folder, name);
   const pidFile = join(folder, 'mariadb.pid');
   const scratch = join(folder, 'tmp');
@@ -168,6 +169,7 @@ export async function startDatabase(folder, port = 0, name = 'mariadb') {
       '--innodb-buffer-pool-size=128M',
       '--max-allowed-packet=64M',
       '--character-set-server=utf8mb4',
+      ...more,
     ],
     // A group of its own: Ctrl-C reaches the launcher, which stops the server first and the database last.
     { stdio: ['ignore', log, log], detached: true },

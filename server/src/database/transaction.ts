@@ -2,12 +2,13 @@ import { setTimeout as sleep } from 'node:timers/promises';
 import type { Transaction } from 'sequelize';
 import type { Database } from './connect';
 
-/** How often a transaction is tried that others got in the way of. */
-const TRIES = 6;
+/** How often a transaction is tried that others got in the way of: on a cluster, everybody at other nodes. */
+const TRIES = 14;
 /** And one that waited in vain, which takes long each time. */
 const WAITED_TRIES = 2;
 const WAITED: ReadonlySet<number> = new Set([1205, 1969]);
-const FIRST_PAUSE_MS = 20;
+const FIRST_PAUSE_MS = 10;
+const LONGEST_PAUSE_MS = 300;
 
 /** What the database says where the same may well be done a moment later. */
 const PASSING: ReadonlySet<number> = new Set([
@@ -68,7 +69,7 @@ export async function retried<T>(work: () => Promise<T>): Promise<T> {
       const tries = WAITED.has(driverErrorOf(error)?.errno ?? 0) ? WAITED_TRIES : TRIES;
       if (attempt >= tries || !isPassing(error)) throw error;
       // Pauses of chance, so that two that met do not meet again.
-      await sleep(FIRST_PAUSE_MS * 2 ** attempt * (0.5 + Math.random()));
+      await sleep(Math.min(LONGEST_PAUSE_MS, FIRST_PAUSE_MS * 2 ** attempt) * (0.5 + Math.random()));
     }
   }
 }
