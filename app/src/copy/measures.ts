@@ -163,14 +163,14 @@ export function inUnits(text: string): string {
   const inches = (mm: string) => fixed(Number(mm) / MM_PER_INCH, 2);
   return text
     .replaceAll(
-      /(\d+(?:\.\d+)?) to (\d+(?:\.\d+)?) mm\b/g,
+      /(?<![\d.])(\d+(?:\.\d+)?) to (\d+(?:\.\d+)?) mm\b/g,
       (_all, low: string, high: string) => `${inches(low)} to ${inches(high)} in`,
     )
     .replaceAll(
       /× (\d+(?:\.\d+)?) = (\d+(?:\.\d+)?) mm\b/g,
       (_all, one: string, all: string) => `× ${inches(one)} = ${inches(all)} in`,
     )
-    .replaceAll(/(\d+(?:\.\d+)?) mm\b/g, (_all, mm: string) => `${inches(mm)} in`);
+    .replaceAll(/(?<![\d.])(\d+(?:\.\d+)?) mm\b/g, (_all, mm: string) => `${inches(mm)} in`);
 }
 
 /** What a string or a set pulls: "78 N", "8.0 kgf", "17.5 lbf". */

@@ -95,7 +95,7 @@ export function stringNames(facts: Pick<InstrumentFacts, 'family' | 'kind' | 'st
   if (named) return [...named];
   const usual = variantOf(facts).stringNames;
   if (usual?.length === facts.stringCount) return [...usual];
-  const letters = notesOf(facts).map((note) => noteName(note).replace(/-?\d+$/, ''));
+  const letters = notesOf(facts).map((note) => noteName(note).replace(/(?<!\d)-?\d+$/, ''));
   if (usual && new Set(letters).size === letters.length) return letters;
   return Array.from({ length: facts.stringCount }, (_, at) => String(facts.stringCount - at));
 }

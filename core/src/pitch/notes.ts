@@ -46,7 +46,7 @@ export function noteName(note: Note): string {
  * @example noteOf('A4') // 69
  */
 export function noteOf(text: string): Note | null {
-  const match = /^\s*([A-Ga-g])\s*([#♯b♭]?)\s*(-?\d)\s*$/.exec(text);
+  const match = /^([A-Ga-g])([#♯b♭]?)(-?\d)$/.exec(text.replaceAll(/\s/g, ''));
   if (!match) return null;
   const [, letter, sign, octave] = match;
   const raised = sign === '' ? 0 : sign === '#' || sign === '♯' ? 1 : -1;

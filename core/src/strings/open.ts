@@ -41,6 +41,6 @@ export function hasOneLength({ family }: Pick<StrungFacts, 'family'>): boolean {
 /** A string's name in full: "E5"; on a harp its note with the octave harpists say, "C, octave 5". */
 export function openStringName({ family }: Pick<StrungFacts, 'family'>, note: Note): string {
   if (recordOf(family).strings.held !== 'knot') return noteName(note);
-  const letter = noteName(note).replace(/-?\d+$/, '');
+  const letter = noteName(note).replace(/(?<!\d)-?\d+$/, '');
   return `${letter}, octave ${harpOctave(note)}`;
 }

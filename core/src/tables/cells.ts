@@ -24,7 +24,7 @@ export function guessDelimiter(lines: readonly string[]): Delimiter | null {
   return best?.delimiter ?? null;
 }
 
-const NUMBER = /^([+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)) ?(.*)$/;
+const NUMBER = /^([+-]?(?:\d+(?:[.,]\d+)?|[.,]\d+)) ?((?:\D.*)?)$/;
 /** Units that stand behind a number, in small letters without spaces and points. */
 const UNITS: Readonly<Record<string, CellUnit | ''>> = {
   '': '',

@@ -92,14 +92,21 @@ function diaryReader(
     taken.set(id, days);
   }
   const alike = new Map<string, number>();
+  const full = new Map<string, number>();
   const today = localDay(nowMs, timeZone);
   return (cells) => {
     const entry = diaryEntry(cells, plan, known, instrumentId, today);
     if (typeof entry === 'string') return entry;
     if (onRecord === 'leave' && played.get(entry.instrumentId)!.has(entry.day)) return null;
+    // What did not fit into a day does not fit into it later: it only becomes fuller.
+    const dayOf = `${entry.instrumentId} ${entry.day}`;
+    if (entry.minutes >= (full.get(dayOf) ?? Infinity)) return 'day-full';
     const stretches = taken.get(entry.instrumentId)!;
     const place = placeInDay(entry.day, entry.minutes, stretches.around(entry.day), timeZone, nowMs);
-    if (!place) return 'day-full';
+    if (!place) {
+      full.set(dayOf, entry.minutes);
+      return 'day-full';
+    }
     stretches.add(place);
     const key = `${entry.instrumentId} ${entry.day} ${entry.minutes}`;
     const count = (alike.get(key) ?? 0) + 1;
