@@ -17,9 +17,11 @@ interface Launched {
 
 /** `npm start` on a data folder; resolves when it says that it is ready. */
 async function launch(data: string, port: number): Promise<Launched> {
+  // Nothing of the tests' own database: a launcher that is told of one starts none.
+  const own = Object.entries(process.env).filter(([name]) => !/^(DATABASE_|SESSION_SECRET)/.test(name));
   const child = spawn('npm', ['start', '--silent'], {
     cwd: ROOT,
-    env: { ...process.env, TEMBRIN_DATA: data, PORT: String(port), DATABASE_PORT: undefined, SILENCE_MS: '6000' },
+    env: { ...Object.fromEntries(own), TEMBRIN_DATA: data, PORT: String(port), SILENCE_MS: '6000' },
   });
   let output = '';
   child.stdout.on('data', (chunk) => (output += String(chunk)));
@@ -90,6 +92,17 @@ test('it starts, refuses a second start, survives being killed, and stops cleanl
   const commandLine = readFileSync(`/proc/${databasePid(data)}/cmdline`, 'utf8');
   expect(commandLine).toContain('--bind-address=127.0.0.1');
   expect(commandLine).toContain(`--datadir=${data}`);
+  expect(commandLine).toContain('--local-infile=0');
+  // Root starts them, and neither stays root, unless no other user can read the project.
+  if (process.getuid?.() === 0 && !first.output().includes('stay so'))
+    for (const pid of [databasePid(data), serverPid(first)])
+      expect(readFileSync(`/proc/${pid}/status`, 'utf8')).toMatch(/^Uid:\s+(?!0\s)\d+/m);
+  // What is measured is read on loopback.
+  const metrics = await fetch(`http://127.0.0.1:${port + 10_000}/metrics`).then(
+    (answer) => answer.text(),
+    () => '',
+  );
+  if (port + 10_000 < 65_536) expect(metrics).toContain('tembrin_answer_seconds');
 
   const second = await launch(data, port);
   await ended(second);

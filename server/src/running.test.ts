@@ -1,4 +1,5 @@
 import { once } from 'node:events';
+import { request, type IncomingMessage } from 'node:http';
 import { REQUEST_HEADER } from '@tembrin/contract';
 import { pino } from 'pino';
 import { v7 as uuid } from 'uuid';
@@ -11,14 +12,22 @@ const post = (url: string, path: string, body: object) => send(url, 'POST', path
 
 test('asked to stop, a server finishes what it is doing and then ends', async () => {
   const { child, url } = await startProcess();
-  // Making a demo library for a new time zone takes seconds; the request is under way when the signal comes.
-  const slow = post(url, '/demo', { timeZone: 'Pacific/Chatham' });
+  const account = { email: `${uuid()}@example.org`, password: PASSWORD, timeZone: 'Europe/Lisbon' };
+  const body = JSON.stringify(account);
+  const headers = { 'content-type': 'application/json', 'content-length': body.length, [REQUEST_HEADER]: '1' };
+  const slow = request(`${url}/accounts`, { method: 'POST', headers });
+  slow.write(body.slice(0, 20));
   // Requests are taken up in turn: once a later one is answered, the slow one is under way.
   await fetch(`${url}/health`);
   child.kill('SIGTERM');
-  const answer = await slow;
-  expect(answer.status).toBe(201);
-  expect(((await answer.json()) as { demo: boolean }).demo).toBe(true);
+  // Nobody new is taken in.
+  await expect(async () => {
+    for (;;) await fetch(`${url}/health`);
+  }).rejects.toThrow();
+  const answered = once(slow, 'response') as Promise<[IncomingMessage]>;
+  slow.end(body.slice(20));
+  const [{ statusCode }] = await answered;
+  expect(statusCode).toBe(201);
   if (child.exitCode === null) await once(child, 'exit');
   expect(child.exitCode).toBe(0);
 }, 60_000);
