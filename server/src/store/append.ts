@@ -10,11 +10,11 @@ import {
   type LogEvent,
 } from '@tembrin/core';
 import { bowsAmong, refusalSentence, type EventOutcome, type Problem } from '@tembrin/contract';
-import { Op, type Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import { invalid, problem } from '../problems/problems';
 import { CardScope } from './cards';
-import { eventOf, instrumentOf } from './rows';
+import { instrumentOf } from './rows';
 import type { HouseholdScope } from './scope';
 
 const decidesSessions = (type: EventType) => (SESSION_TYPES as readonly EventType[]).includes(type);
@@ -43,8 +43,8 @@ export async function appendEvents(
       : [];
     const bowed = [...instruments.values()].map(({ id, family }) => ({ id, family: family as Family }));
     const ids = events.flatMap((event) => [event.id, ...referredTo(event)]);
-    const rows = await scope.eventRows({ id: { [Op.in]: ids } }, { transaction });
-    const stored = new Map(rows.map((row) => [row.id, eventOf(row)]));
+    const there = await scope.events({ ids }, transaction);
+    const stored = new Map(there.map(({ event }) => [event.id, event]));
     const sessions = new Map<string, LogEvent[]>();
     const accepted: LogEvent[] = [];
 
@@ -119,6 +119,6 @@ async function sessionEvents(
   instrumentId: string,
   transaction: Transaction,
 ): Promise<LogEvent[]> {
-  const rows = await scope.eventRows({ instrumentId, type: { [Op.in]: [...SESSION_TYPES] } }, { transaction });
-  return rows.map(eventOf);
+  const rows = await scope.events({ instrumentIds: [instrumentId], types: SESSION_TYPES }, transaction);
+  return rows.map(({ event }) => event);
 }

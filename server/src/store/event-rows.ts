@@ -1,5 +1,5 @@
 import type { LogEvent } from '@tembrin/core';
-import type { Sequelize, Transaction } from 'sequelize';
+import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 
 /** Rows that one statement stores. */
 const AT_ONCE = 1000;
@@ -38,4 +38,51 @@ export async function insertEvents(
       ]);
     await sequelize.query(`INSERT INTO events (${COLUMNS}) VALUES :rows`, { replacements: { rows }, transaction });
   }
+}
+
+/** An event as it is read. */
+export interface StoredEvent {
+  number: number;
+  event: LogEvent;
+}
+
+/** Which of a household's events are read; lists are not empty. */
+export interface EventsAsked {
+  instrumentIds?: readonly string[];
+  ids?: readonly string[];
+  types?: readonly string[];
+  after: number;
+  upTo?: number;
+  most?: number;
+}
+
+/** A time as it goes over the wire, made by the database: making a date of each of many thousand takes longer than reading them. */
+const wire = (column: string) => `CONCAT(LEFT(DATE_FORMAT(${column}, '%Y-%m-%dT%H:%i:%s.%f'), 23), 'Z') AS ${column}`;
+const READ = `number, id, instrumentId, type, ${wire('occurredAt')}, ${wire('recordedAt')}, payload`;
+
+/** Reads events of a household in the order of their numbers. They were validated when they came in. */
+export async function readEvents(
+  sequelize: Sequelize,
+  householdId: string,
+  { instrumentIds, ids, types, after, upTo, most }: EventsAsked,
+  transaction?: Transaction,
+): Promise<StoredEvent[]> {
+  const conditions = [
+    'householdId = :householdId',
+    'number > :after',
+    ...(upTo === undefined ? [] : ['number <= :upTo']),
+    ...(instrumentIds ? ['instrumentId IN (:instrumentIds)'] : []),
+    ...(ids ? ['id IN (:ids)'] : []),
+    ...(types ? ['type IN (:types)'] : []),
+  ];
+  const sql = `SELECT ${READ} FROM events WHERE ${conditions.join(' AND ')} ORDER BY number ${most === undefined ? '' : 'LIMIT :most'}`;
+  const rows = await sequelize.query<Record<string, string>>(sql, {
+    replacements: { householdId, after, upTo, instrumentIds, ids, types, most },
+    type: QueryTypes.SELECT,
+    transaction,
+  });
+  return rows.map(({ number, payload, ...event }) => ({
+    number: Number(number),
+    event: { ...event, payload: JSON.parse(payload!) as unknown } as unknown as LogEvent,
+  }));
 }

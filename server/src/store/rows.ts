@@ -1,6 +1,6 @@
-import { schoolChoicesSchema, type LogEvent } from '@tembrin/core';
+import { schoolChoicesSchema } from '@tembrin/core';
 import { instrumentSchema, type Household, type Instrument, type InstrumentChange } from '@tembrin/contract';
-import type { EventRow, HouseholdRow, InstrumentRow } from '../database/models';
+import type { HouseholdRow, InstrumentRow } from '../database/models';
 
 /** Rows to what goes over the wire, and back. */
 
@@ -42,21 +42,4 @@ export function householdOf(row: HouseholdRow, instruments: InstrumentRow[], ema
     email,
     instruments: instruments.map(instrumentOf),
   };
-}
-
-export type EventColumns = Pick<
-  EventRow,
-  'number' | 'id' | 'instrumentId' | 'type' | 'occurredAt' | 'recordedAt' | 'payload'
->;
-
-/** Rows were validated when they came in, so they are put together here without checking each again. */
-export function eventOf(row: Omit<EventColumns, 'number'>): LogEvent {
-  return {
-    id: row.id,
-    instrumentId: row.instrumentId,
-    type: row.type,
-    occurredAt: row.occurredAt.toISOString(),
-    recordedAt: row.recordedAt.toISOString(),
-    payload: JSON.parse(row.payload) as unknown,
-  } as LogEvent;
 }

@@ -9,15 +9,15 @@ import type {
 import { EVENTS_PER_PAGE } from '@tembrin/contract';
 import { QUOTAS } from '@tembrin/contract/quotas';
 import type { LogEvent } from '@tembrin/core';
-import { Op, type Transaction, type WhereAttributeHash } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
-import type { EventRow, HouseholdRow, InstrumentRow } from '../database/models';
+import type { HouseholdRow, InstrumentRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { CHANGED, fail } from '../problems/problems';
 import { checkQuota } from '../problems/quota';
 import type { Identity } from './accounts';
-import { insertEvents } from './event-rows';
-import { eventOf, type EventColumns, householdOf, instrumentColumns, instrumentOf } from './rows';
+import { insertEvents, readEvents, type EventsAsked, type StoredEvent } from './event-rows';
+import { householdOf, instrumentColumns, instrumentOf } from './rows';
 
 /** Ids that one query asks for. */
 const IDS_AT_ONCE = 1000;
@@ -153,38 +153,35 @@ export class HouseholdScope {
     return row;
   }
 
-  /**
-   * Rows of the log, in the order in which they were stored: those a demo copy has of its master, then its own.
-   * @param after only those past this number
-   */
-  async eventRows(
-    condition: WhereAttributeHash<EventRow>,
-    { after = 0, most, transaction }: { after?: number; most?: number; transaction?: Transaction } = {},
-  ): Promise<EventColumns[]> {
+  /** Events of the log, in the order in which they were stored: those a demo copy has of its master, then its own. */
+  async events(asked: Partial<EventsAsked>, transaction?: Transaction): Promise<StoredEvent[]> {
+    if ([asked.ids, asked.instrumentIds, asked.types].some((list) => list?.length === 0)) return [];
     const { base, baseNumber } = await this.householdRow(transaction);
-    const rows = async (
-      householdId: string,
-      number: { [Op.gt]: number; [Op.lte]?: number },
-      limit?: number,
-      more: WhereAttributeHash<EventRow> = {},
-    ) =>
-      this.database.models.Event.findAll({
-        where: { [Op.and]: [condition, more, { householdId, number }] },
-        order: [['number', 'ASC']],
-        limit,
-        transaction,
-        raw: true,
-      });
+    const { after = 0, most } = asked;
+    const read = (householdId: string, more: Partial<EventsAsked>) =>
+      readEvents(this.database.sequelize, householdId, { ...asked, after, ...more }, transaction);
     const shared =
       base !== null && after < Number(baseNumber)
-        ? await rows(base, { [Op.gt]: after, [Op.lte]: Number(baseNumber) }, most, {
-            // A master's events are about its instruments: those a visitor took out of a copy are not told of.
-            instrumentId: { [Op.in]: await this.instrumentIds(transaction) },
-          })
+        ? await this.sharedEvents(
+            (instrumentIds) => read(base, { upTo: Number(baseNumber), instrumentIds }),
+            asked,
+            transaction,
+          )
         : [];
     if (most !== undefined && shared.length >= most) return shared;
-    const own = await rows(this.identity.householdId, { [Op.gt]: after }, most && most - shared.length);
+    const own = await read(this.identity.householdId, most === undefined ? {} : { most: most - shared.length });
     return [...shared, ...own];
+  }
+
+  /** A master's events are about its instruments: those a visitor took out of a copy are not told of. */
+  private async sharedEvents(
+    read: (instrumentIds: readonly string[]) => Promise<StoredEvent[]>,
+    { instrumentIds }: Partial<EventsAsked>,
+    transaction?: Transaction,
+  ): Promise<StoredEvent[]> {
+    const own = await this.instrumentIds(transaction);
+    const told = instrumentIds ? own.filter((id) => instrumentIds.includes(id)) : own;
+    return told.length === 0 ? [] : read(told);
   }
 
   private async instrumentIds(transaction?: Transaction): Promise<string[]> {
@@ -197,26 +194,30 @@ export class HouseholdScope {
   async knownEvents(ids: readonly string[], transaction: Transaction): Promise<Set<string>> {
     const known = new Set<string>();
     for (let from = 0; from < ids.length; from += IDS_AT_ONCE) {
-      const asked = { id: { [Op.in]: ids.slice(from, from + IDS_AT_ONCE) } };
-      for (const { id } of await this.eventRows(asked, { transaction })) known.add(id);
+      const asked = { ids: ids.slice(from, from + IDS_AT_ONCE) };
+      for (const { event } of await this.events(asked, transaction)) known.add(event.id);
     }
     return known;
   }
 
   /** The whole log, in the order in which it was stored. */
   async log(): Promise<LogEvent[]> {
-    return (await this.eventRows({})).map(eventOf);
+    return (await this.events({})).map(({ event }) => event);
   }
 
   /** A page of the log in the order in which it was stored. */
   async logPage(after: number, instrumentId?: string): Promise<LogPage> {
     const { logEpoch, logNumber } = await this.row();
-    const rows = await this.eventRows(instrumentId ? { instrumentId } : {}, { after, most: EVENTS_PER_PAGE + 1 });
+    const rows = await this.events({
+      after,
+      most: EVENTS_PER_PAGE + 1,
+      ...(instrumentId && { instrumentIds: [instrumentId] }),
+    });
     const page = rows.slice(0, EVENTS_PER_PAGE);
     return {
-      events: page.map(eventOf),
+      events: page.map(({ event }) => event),
       // A place past the log's end is none of this log's: what a backup gave back is shorter.
-      reached: Number(page.at(-1)?.number ?? Math.min(after, Number(logNumber))),
+      reached: page.at(-1)?.number ?? Math.min(after, Number(logNumber)),
       more: rows.length > page.length,
       epoch: logEpoch,
     };
