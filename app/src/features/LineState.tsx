@@ -20,7 +20,7 @@ const Refusals = lazily(
 export function LineState() {
   const { line, unsent: unsentEntries, refused } = useLog();
   const { unsent: readings, refused: refusedReadings } = useAir();
-  const { unsent: cards, refused: refusedCards } = useCardStore();
+  const { unsent: cards, held, refused: refusedCards } = useCardStore();
   const unsent = unsentEntries + readings.length + cards;
   const anyRefused = refused.length + refusedReadings.size + refusedCards.size > 0;
   const household = useHousehold((state) => state.household);
@@ -30,10 +30,10 @@ export function LineState() {
     await Promise.all([send(), sendCards()]);
     setTrying(false);
   };
-  if (!household || (line === 'open' && !anyRefused)) return null;
+  if (!household || (line === 'open' && !held && !anyRefused)) return null;
   return (
     <Stack gap="hair" pad="small" round>
-      {line === 'down' && (
+      {(line === 'down' || (line === 'open' && held)) && (
         <Banner tone="soon" text={unsent === 0 ? copy.theServerIsOut : copy.theServerIsOutOf(entries(unsent))}>
           <Button rank="plain" title="Try now" busy={trying} onPress={() => void tryAgain()} start />
         </Banner>

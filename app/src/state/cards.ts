@@ -13,11 +13,13 @@ interface CardsState {
   cards: readonly Card[] | null;
   /** Changes that are not sent yet. */
   unsent: number;
+  /** The server did not answer when they were last sent. */
+  held: boolean;
   /** Changes the server would not take, by the keys this device keeps them under. */
   refused: ReadonlyMap<number, RefusedCard>;
 }
 
-const EMPTY: CardsState = { householdId: null, cards: null, unsent: 0, refused: new Map() };
+const EMPTY: CardsState = { householdId: null, cards: null, unsent: 0, held: false, refused: new Map() };
 
 /** The household's cards on this device: sets, spares, occasions, prices, appointments. */
 export const useCardStore = create<CardsState>()(() => EMPTY);
@@ -131,8 +133,9 @@ async function sendKept(mine: DeviceStore): Promise<void> {
       const cards = await sent(change);
       await mine.delete('cardChanges', key);
       await keep(mine, cards);
+      useCardStore.setState({ held: false });
     } catch (error) {
-      if (!isFinal(error)) return;
+      if (!isFinal(error)) return useCardStore.setState({ held: true });
       await mine.put('cardChanges', { ...change, problem: error.problem }, key);
       await show(mine);
     }
