@@ -16,6 +16,7 @@ import { invalid, problem } from '../problems/problems';
 import { CardScope } from './cards';
 import { instrumentOf } from './rows';
 import type { HouseholdScope } from './scope';
+import { sessionsNear } from './sessions-near';
 
 const decidesSessions = (type: EventType) => (SESSION_TYPES as readonly EventType[]).includes(type);
 
@@ -63,7 +64,8 @@ export async function appendEvents(
       }
       let known = sessions.get(event.instrumentId);
       if (!known && decidesSessions(event.type)) {
-        known = await sessionEvents(scope, event.instrumentId, transaction);
+        const own = events.filter((each) => each.instrumentId === event.instrumentId && decidesSessions(each.type));
+        known = await sessionsNear(scope, event.instrumentId, own, transaction);
         sessions.set(event.instrumentId, known);
       }
       const context: AdmissionContext = {
@@ -112,13 +114,4 @@ async function placesOf(
 ): Promise<Set<string>> {
   const rows = await models.Place.findAll({ where: scope.where({}), attributes: ['id'], transaction, raw: true });
   return new Set(rows.map(({ id }) => id));
-}
-
-async function sessionEvents(
-  scope: HouseholdScope,
-  instrumentId: string,
-  transaction: Transaction,
-): Promise<LogEvent[]> {
-  const rows = await scope.events({ instrumentIds: [instrumentId], types: SESSION_TYPES }, transaction);
-  return rows.map(({ event }) => event);
 }

@@ -51,6 +51,10 @@ export interface EventsAsked {
   instrumentIds?: readonly string[];
   ids?: readonly string[];
   types?: readonly string[];
+  /** Stretches of time they are in, ms. */
+  within?: readonly (readonly [from: number, to: number])[];
+  /** Only those before, or after, an instant, ms, the nearest first. */
+  beside?: { at: number; side: 'before' | 'after' };
   after: number;
   upTo?: number;
   most?: number;
@@ -64,7 +68,7 @@ const READ = `number, id, instrumentId, type, ${wire('occurredAt')}, ${wire('rec
 export async function readEvents(
   sequelize: Sequelize,
   householdId: string,
-  { instrumentIds, ids, types, after, upTo, most }: EventsAsked,
+  { instrumentIds, ids, types, within, beside, after, upTo, most }: EventsAsked,
   transaction?: Transaction,
 ): Promise<StoredEvent[]> {
   const conditions = [
@@ -74,10 +78,30 @@ export async function readEvents(
     ...(instrumentIds ? ['instrumentId IN (:instrumentIds)'] : []),
     ...(ids ? ['id IN (:ids)'] : []),
     ...(types ? ['type IN (:types)'] : []),
+    ...(within ? [`(${within.map((_, at) => `occurredAt BETWEEN :from${at} AND :to${at}`).join(' OR ')})`] : []),
   ];
-  const sql = `SELECT ${READ} FROM events WHERE ${conditions.join(' AND ')} ORDER BY number ${most === undefined ? '' : 'LIMIT :most'}`;
+  if (beside) conditions.push(`occurredAt ${beside.side === 'before' ? '<' : '>'} :beside`);
+  const order = !beside ? 'number' : beside.side === 'before' ? 'occurredAt DESC' : 'occurredAt';
+  const sql = `SELECT ${READ} FROM events WHERE ${conditions.join(' AND ')} ORDER BY ${order} ${most === undefined ? '' : 'LIMIT :most'}`;
+  const instant = (ms: number) => stamp(new Date(ms).toISOString());
+  const spans = Object.fromEntries(
+    (within ?? []).flatMap(([from, to], at) => [
+      [`from${at}`, instant(from)],
+      [`to${at}`, instant(to)],
+    ]),
+  );
   const rows = await sequelize.query<Record<string, string>>(sql, {
-    replacements: { householdId, after, upTo, instrumentIds, ids, types, most },
+    replacements: {
+      householdId,
+      after,
+      upTo,
+      instrumentIds,
+      ids,
+      types,
+      most,
+      ...spans,
+      ...(beside && { beside: instant(beside.at) }),
+    },
     type: QueryTypes.SELECT,
     transaction,
   });

@@ -155,7 +155,7 @@ export class HouseholdScope {
 
   /** Events of the log, in the order in which they were stored: those a demo copy has of its master, then its own. */
   async events(asked: Partial<EventsAsked>, transaction?: Transaction): Promise<StoredEvent[]> {
-    if ([asked.ids, asked.instrumentIds, asked.types].some((list) => list?.length === 0)) return [];
+    if ([asked.ids, asked.instrumentIds, asked.types, asked.within].some((list) => list?.length === 0)) return [];
     const { base, baseNumber } = await this.householdRow(transaction);
     const { after = 0, most } = asked;
     const read = (householdId: string, more: Partial<EventsAsked>) =>
@@ -168,6 +168,8 @@ export class HouseholdScope {
             transaction,
           )
         : [];
+    // The nearest of each; which of them are nearest is told by their times.
+    if (asked.beside) return [...shared, ...(await read(this.identity.householdId, {}))];
     if (most !== undefined && shared.length >= most) return shared;
     const own = await read(this.identity.householdId, most === undefined ? {} : { most: most - shared.length });
     return [...shared, ...own];

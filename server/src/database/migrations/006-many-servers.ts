@@ -31,6 +31,8 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
   );
   await index('events', 'events_by_number', ['householdId', 'number'], true);
   await noIndex('events', 'events_in_order');
+  // Sessions beside one another in time.
+  await index('events', 'events_by_type', ['householdId', 'instrumentId', 'type', 'occurredAt']);
   await column('sensors', 'readings', { type: DataTypes.INTEGER, allowNull: false, defaultValue: 0 });
   await sequelize.query(
     `UPDATE sensors SET readings = COALESCE((SELECT SUM(n) FROM reading_days WHERE sensor = sensors.no), 0)
@@ -73,6 +75,7 @@ export async function down(queryInterface: QueryInterface): Promise<void> {
   await queryInterface.removeIndex('sessions', 'sessions_by_end');
   await queryInterface.removeColumn('sensors', 'readings');
   await queryInterface.addIndex('events', { name: 'events_in_order', fields: ['householdId', 'seq'] });
+  await queryInterface.removeIndex('events', 'events_by_type');
   await queryInterface.removeIndex('events', 'events_by_number');
   await queryInterface.removeColumn('events', 'number');
   await queryInterface.removeConstraint('households', 'copies_of_master');
