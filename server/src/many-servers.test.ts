@@ -116,13 +116,20 @@ describe('workers of one start', () => {
   beforeAll(async () => {
     started = await startProcess({ WORKERS: '2', METRICS_PORT: '0' });
   }, 60_000);
+  // Nothing stays behind, whatever went wrong.
+  afterAll(() => started.child.kill('SIGKILL'));
 
   const workers = () => {
     const { pid } = started.child;
     const children = readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(' ').filter(Boolean);
     return children.map(Number).filter((each) => readFileSync(`/proc/${each}/cmdline`, 'utf8').includes('src/main.ts'));
   };
-  const up = async () => (await send(started.url, 'GET', '/ready').catch(() => null))?.status === 200;
+  /** A connection that was just handed to a worker that is killed is answered by nobody: it is given up, and asked anew. */
+  const up = () =>
+    fetch(`${started.url}/ready`, { signal: AbortSignal.timeout(3_000), headers: { connection: 'close' } }).then(
+      ({ status }) => status === 200,
+      () => false,
+    );
   const until = async (ready: () => boolean | Promise<boolean>) => {
     while (!(await ready())) await new Promise((resolve) => setTimeout(resolve, 100));
   };
