@@ -1,4 +1,3 @@
-import { readFileSync } from 'node:fs';
 import type { LogPage } from '@tembrin/contract';
 import { usualFacts, type LogEvent } from '@tembrin/core';
 import { v7 as uuid } from 'uuid';
@@ -110,48 +109,3 @@ test('demo, feed and sign-in go on at whichever is asked', async () => {
   const back = await send(balancer.url, 'POST', '/sign-in', { email: account.email, password: PASSWORD });
   expect(back.status).toBe(200);
 }, 120_000);
-
-describe('workers of one start', () => {
-  let started: Running;
-  beforeAll(async () => {
-    started = await startProcess({ WORKERS: '2', METRICS_PORT: '0' });
-  }, 60_000);
-  // Nothing stays behind, whatever went wrong.
-  afterAll(() => started.child.kill('SIGKILL'));
-
-  const workers = () => {
-    const { pid } = started.child;
-    const children = readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(' ').filter(Boolean);
-    return children.map(Number).filter((each) => readFileSync(`/proc/${each}/cmdline`, 'utf8').includes('src/main.ts'));
-  };
-  /** A connection that was just handed to a worker that is killed is answered by nobody: it is given up, and asked anew. */
-  const up = () =>
-    fetch(`${started.url}/ready`, { signal: AbortSignal.timeout(3_000), headers: { connection: 'close' } }).then(
-      ({ status }) => status === 200,
-      () => false,
-    );
-  const until = async (ready: () => boolean | Promise<boolean>) => {
-    while (!(await ready())) await new Promise((resolve) => setTimeout(resolve, 100));
-  };
-
-  test('share a port, are started again when they end, and stop together', async () => {
-    await until(() => workers().length === 2);
-    await until(up);
-    const [first] = workers();
-    process.kill(first!, 'SIGKILL');
-    await until(() => workers().length === 2 && !workers().includes(first!));
-    await until(up);
-    const all = workers();
-    expect(await endProcess(started)).toBe(0);
-    expect(all.some((pid) => isAlive(pid))).toBe(false);
-  }, 60_000);
-});
-
-function isAlive(pid: number): boolean {
-  try {
-    process.kill(pid, 0);
-    return true;
-  } catch {
-    return false;
-  }
-}
