@@ -1,3 +1,4 @@
+import { createConnection } from 'mariadb';
 import {
   expectAccessible,
   addInstrument,
@@ -110,6 +111,74 @@ test('a session signed out elsewhere keeps its entries until the next sign-in', 
     async () => (await fetch('/api/v1/events')).json() as Promise<{ events: { type: string }[] }>,
   );
   expect(events.map(({ type }) => type)).toEqual(['rosined']);
+});
+
+test('a price entered while the server is away shows, survives a reload, and is sent once it is back', async ({
+  page,
+}) => {
+  const server = await startServer();
+  await signUp(page, undefined, server.url);
+  await addInstrument(page, 'Guitar');
+  await page.getByRole('link', { name: /^Strings/ }).click();
+  await page.getByRole('button', { name: 'Fitted new strings' }).click();
+  await page.getByRole('button', { name: 'Put it on record' }).click();
+  await page.getByRole('link', { name: 'Year', exact: true }).click();
+  await page.getByRole('link', { name: /^What it costs/ }).click();
+  await page.getByLabel('Currency').fill('gbp');
+  await page.getByRole('button', { name: 'Save' }).click();
+  await expect(page.getByRole('button', { name: 'Save' })).toHaveCount(0);
+  await keptOnDevice(page);
+
+  await server.stop('SIGKILL');
+  await page.getByRole('button', { name: /^New strings.*price for Guitar$/ }).click();
+  await page.getByLabel('From, in GBP').fill('9');
+  await page.getByLabel('To, in GBP').fill('14');
+  await page.getByRole('button', { name: 'Put it on record' }).click();
+  const total = page.getByText(/^in the year ahead, between £/);
+  await expect(total).toBeVisible();
+  await expect(page.getByText(/The server is out of reach. 1 entry kept here/)).toBeVisible();
+  await page.reload();
+  await expect(total).toBeVisible();
+
+  const again = await startServer(server.port);
+  await page
+    .getByRole('button', { name: 'Try now' })
+    .click({ timeout: 3_000 })
+    .catch(() => undefined);
+  await expect(page.getByText(/out of reach/)).toBeHidden();
+  const { cards } = await page.evaluate(
+    async () => (await fetch('/api/v1/cards')).json() as Promise<{ cards: { kind: string }[] }>,
+  );
+  expect(cards.map(({ kind }) => kind)).toEqual(['price']);
+  await again.stop();
+});
+
+test('after an older backup was put back, the device sends again what the server lost', async ({ page }) => {
+  await signUp(page);
+  await addInstrument(page, 'Violin');
+  await page.getByRole('link', { name: /^Rosin/ }).click();
+  const events = () =>
+    page.evaluate(async () => ((await (await fetch('/api/v1/events')).json()) as { events: { id: string }[] }).events);
+  for (const count of [1, 2]) {
+    await page.getByRole('button', { name: 'Rosined now' }).click();
+    await expect.poll(async () => (await events()).length).toBe(count);
+  }
+  await page.reload();
+  await expect(page.getByRole('button', { name: 'Rosined now' })).toBeVisible();
+  const before = (await events()).map(({ id }) => id);
+  // The backup is of the time before the second entry; what puts it back gives the log another epoch.
+  const { DATABASE_HOST: host, DATABASE_PORT: port, DATABASE_NAME: database } = process.env;
+  const { DATABASE_USER: user, DATABASE_PASSWORD: password } = process.env;
+  const connection = await createConnection({ host, port: Number(port), database, user, password });
+  const [row] = (await connection.query('SELECT householdId FROM events WHERE id = ?', [before[1]])) as {
+    householdId: string;
+  }[];
+  await connection.query('DELETE FROM events WHERE id = ?', [before[1]]);
+  await connection.query('UPDATE households SET logEpoch = UUID(), logNumber = 1 WHERE id = ?', [row!.householdId]);
+  await connection.end();
+  expect(await events()).toHaveLength(1);
+  await page.reload();
+  await expect.poll(async () => (await events()).map(({ id }) => id)).toEqual(before);
 });
 
 test.describe('without the app kept on the device', () => {

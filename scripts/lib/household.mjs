@@ -1,15 +1,8 @@
-import { randomBytes, randomUUID } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 
 /** Requests of a household's devices, for checks that run against real servers. */
 
 const HEADERS = { 'content-type': 'application/json', 'x-tembrin': '1' };
-
-/** An id whose order is that of time, as a phone makes it (RFC 9562, version 7). */
-export function timedId(ms = Date.now()) {
-  const hex = ms.toString(16).padStart(12, '0') + randomBytes(10).toString('hex');
-  const variant = ((parseInt(hex[16], 16) & 3) | 8).toString(16);
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-7${hex.slice(13, 16)}-${variant}${hex.slice(17, 20)}-${hex.slice(20, 32)}`;
-}
 
 /** Asks a server; @returns status, and what it answered */
 export async function ask(url, method, path, { body, cookie, patienceMs = 60_000 } = {}) {
@@ -74,7 +67,7 @@ export async function newHousehold(url) {
 /** An entry as a phone makes it. */
 export function entry(instrumentId, type = 'rosined', payload = {}, at = Date.now() - 60_000) {
   const time = new Date(at).toISOString();
-  return { id: timedId(), instrumentId, type, occurredAt: time, recordedAt: time, payload };
+  return { id: randomUUID(), instrumentId, type, occurredAt: time, recordedAt: time, payload };
 }
 
 /** Ids of a household's whole log, in its order. */

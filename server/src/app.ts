@@ -86,7 +86,7 @@ export function createApp({
       handlers: handlersFor({
         database,
         demos,
-        outside: new Outside(config.WEATHER_URL, config.HYGROMETER_URL),
+        outside: new Outside(database, config.WEATHER_URL, config.HYGROMETER_URL),
         secret: config.SESSION_SECRET,
         loop,
         folders: config.STORAGE_DIR ? [config.STORAGE_DIR] : [],

@@ -1,11 +1,8 @@
 import { API_ROOT, operations } from '@tembrin/contract';
 import { usualFacts } from '@tembrin/core';
 import request from 'supertest';
-import { QueryTypes } from 'sequelize';
 import { v7 as uuid } from 'uuid';
-import { forgetLimits, hashed } from './http/shared-counts';
-import { sweepSessions } from './http/session-store';
-import { household, madeEvent, openServer, PASSWORD, visitor, type TestServer, type Visitor } from './testing/fixtures';
+import { household, madeEvent, openServer, PASSWORD, visitor, type TestServer } from './testing/fixtures';
 
 let server: TestServer;
 beforeAll(() => {
@@ -48,148 +45,6 @@ describe('accounts', () => {
     const row = await server.database.models.Account.findOne({ where: { email } });
     expect(row!.passwordHash).toMatch(/^\$argon2id\$/);
   });
-
-  describe('attempts', () => {
-    const settings = { SIGN_IN_LIMIT: '3', TRUSTED_PROXIES: '1' };
-    let strict: TestServer;
-    let other: TestServer;
-    beforeAll(() => {
-      [strict, other] = [openServer(settings), openServer(settings)];
-    });
-    afterAll(() => Promise.all([strict.close(), other.close()]));
-    /** A place of its own for each test. */
-    let places = 0;
-    const aPlace = () => `198.51.100.${++places}`;
-    const attempt = (to: string, from: string, password = 'not this one', at = () => strict) =>
-      visitor(at()).post('/sign-in', { email: to, password }).set('X-Forwarded-For', from);
-
-    test('on one address from one place are limited, by all processes together; others go on', async () => {
-      const { email } = await household(strict);
-      const [here, there] = [aPlace(), aPlace()];
-      await attempt(email, here).expect(401);
-      await attempt(email, here, undefined, () => other).expect(401);
-      await attempt(email, here).expect(401);
-      const refused = await attempt(email.toUpperCase(), here, PASSWORD, () => other).expect(429);
-      expect(refused.body.detail).toMatch(/Wait/);
-      expect(Number(refused.headers['retry-after'])).toBeGreaterThan(0);
-      // Somebody else's wrong guesses do not lock the owner out.
-      await attempt(email, there, PASSWORD).expect(200);
-      await attempt(`${uuid()}@example.org`, here).expect(401);
-    });
-
-    test('from anywhere on one address are limited, but for places somebody signed in from', async () => {
-      const { email } = await household(strict);
-      const home = aPlace();
-      await attempt(email, home, PASSWORD).expect(200);
-      await strict.database.sequelize.query(
-        `INSERT INTO limits (name, hits, until) VALUES (:name, 100, UTC_TIMESTAMP(3) + INTERVAL 1 HOUR)
-         ON DUPLICATE KEY UPDATE hits = 100`,
-        { replacements: { name: `guess-anywhere ${hashed(email)}` } },
-      );
-      await attempt(email, aPlace()).expect(429);
-      await attempt(email, home, PASSWORD).expect(200);
-    });
-
-    test('are forgotten once they are past', async () => {
-      const { sequelize } = strict.database;
-      const count = async () =>
-        (await sequelize.query("SELECT 1 FROM limits WHERE name LIKE 'guess %'", { type: QueryTypes.SELECT })).length;
-      await attempt(`${uuid()}@example.org`, aPlace()).expect(401);
-      expect(await count()).toBeGreaterThan(0);
-      await sequelize.query("UPDATE limits SET until = '2020-01-01' WHERE name LIKE 'guess %'");
-      await forgetLimits(strict.database);
-      expect(await count()).toBe(0);
-    });
-  });
-});
-
-describe('sessions', () => {
-  test('the cookie is kept from scripts and other sites, and is secure behind TLS', async () => {
-    const proxied = openServer({ TRUSTED_PROXIES: '1' });
-    const cookieOf = async (scheme: string) => {
-      const answer = await visitor(proxied).post('/accounts', account()).set('X-Forwarded-Proto', scheme).expect(201);
-      return String(answer.headers['set-cookie']);
-    };
-    const plain = await cookieOf('http');
-    expect(plain).toMatch(/HttpOnly/);
-    expect(plain).toMatch(/SameSite=Lax/);
-    expect(plain).not.toMatch(/Secure/);
-    const secure = await cookieOf('https');
-    expect(secure).toMatch(/Secure/);
-    // Bound to this very host: no other of its domain can set it.
-    expect(secure).toMatch(/^__Host-tembrin=/);
-    expect(secure).not.toMatch(/Domain=/i);
-    expect(secure).toMatch(/Path=\//);
-    await proxied.close();
-  });
-
-  describe('in the database', () => {
-    const sessionOf = (browser: Visitor) => {
-      const cookies = browser.agent.jar.getCookies({ domain: '127.0.0.1', path: '/', secure: false, script: false });
-      const sid = decodeURIComponent(cookies.find(({ name }) => name === 'tembrin')!.value)
-        .slice(2)
-        .split('.')[0]!;
-      return { sid, where: { sid: hashed(sid) } };
-    };
-    test('are kept under their hashes, and not written at every request', async () => {
-      const { browser } = await household(server);
-      const { sid, where } = sessionOf(browser);
-      const { models } = server.database;
-      expect(await models.Session.count({ where: { sid } })).toBe(0);
-      const before = (await models.Session.findOne({ where }))!;
-      await browser.get('/household').expect(200);
-      const after = (await models.Session.findOne({ where }))!;
-      expect(after.expires).toEqual(before.expires);
-    });
-
-    test('end after thirty days without use, and ninety in all', async () => {
-      const day = 86_400_000;
-      const { browser } = await household(server);
-      const { where } = sessionOf(browser);
-      const { models } = server.database;
-      const set = (change: { expires?: Date; createdAt?: Date }) =>
-        models.Session.update(change, { where, silent: true });
-      const inDays = (days: number) => new Date(Date.now() + days * day);
-      // Used two days ago for the last time: put down anew.
-      await set({ expires: inDays(28) });
-      await browser.get('/household').expect(200);
-      const { expires } = (await models.Session.findOne({ where }))!;
-      expect(expires.getTime()).toBeGreaterThan(inDays(29.9).getTime());
-      await set({ createdAt: inDays(-89) });
-      await browser.get('/household').expect(200);
-      await set({ createdAt: inDays(-91) });
-      await browser.get('/household').expect(401);
-      await set({ createdAt: inDays(-1), expires: inDays(-0.001) });
-      await browser.get('/household').expect(401);
-      await sweepSessions(server.database);
-      expect(await models.Session.count({ where })).toBe(0);
-    });
-  });
-
-  test('a second server on the same database knows them', async () => {
-    const other = openServer();
-    const browser = visitor(server);
-    const made = await browser.post('/accounts', account()).expect(201);
-    const cookie = String(made.headers['set-cookie']).split(';')[0]!;
-    const answer = await request(other.app).get(`${API_ROOT}/household`).set('Cookie', cookie).expect(200);
-    expect(answer.body.id).toBe(made.body.id);
-    await other.close();
-  });
-
-  test('an expired one is signed out, with a sentence', async () => {
-    const { browser, household: mine } = await household(server);
-    await server.database.sequelize.query(`UPDATE sessions SET expires = '2020-01-01' WHERE data LIKE :id`, {
-      replacements: { id: `%${mine.id}%` },
-    });
-    const answer = await browser.get('/household').expect(401);
-    expect(answer.body.detail).toMatch(/Sign in again/);
-  });
-
-  test('a household that is gone signs its people out', async () => {
-    const { browser, household: mine } = await household(server);
-    await server.database.models.Household.destroy({ where: { id: mine.id } });
-    await browser.get('/household').expect(401);
-  });
 });
 
 describe('requests from elsewhere', () => {
@@ -224,17 +79,6 @@ describe('requests from elsewhere', () => {
       .send([{ n: 'rh', u: '%RH', v: 45 }])
       .expect(401);
     expect(sensor.headers['www-authenticate']).toMatch(/^Bearer /);
-  });
-
-  test('a household that changes too much at once is told to wait, and others are not', async () => {
-    const strict = openServer({ HOUSEHOLD_LIMIT: '4' });
-    const [mine, theirs] = [await household(strict), await household(strict)];
-    const post = ({ browser, instrument }: typeof mine) => browser.postEvents(madeEvent(instrument.id, 'rosined', {}));
-    for (let posts = 0; posts < 3; posts++) await post(mine).expect(200);
-    expect((await post(mine).expect(429)).body.detail).toMatch(/kept on this device/);
-    await post(theirs).expect(200);
-    await mine.browser.get('/household').expect(200);
-    await strict.close();
   });
 });
 

@@ -5,13 +5,13 @@ import { AggregatorRegistry } from 'prom-client';
 import { readConfig, type Config } from './config';
 import { metricsServer } from './operating/metrics';
 import { serve } from './serve';
-import { answerPrimary, keepWorkers, measuredByAll } from './workers';
+import { answerPrimary, freePort, keepWorkers, measuredByAll } from './workers';
 
 /** A server that is told to end has ended after so long; its launcher waits a little longer. */
 const LONGEST_END_MS = 15 * SECOND_MS;
 
 /** Serves from this process, or has workers do so. @returns how to stop */
-function run(config: Config, log: Logger): () => Promise<void> {
+async function run(config: Config, log: Logger): Promise<() => Promise<void>> {
   const listening = (port: number) => process.send?.({ listening: port });
   const measured = (text: () => Promise<string>, contentType: string) => {
     if (config.METRICS_PORT === undefined) return null;
@@ -22,7 +22,8 @@ function run(config: Config, log: Logger): () => Promise<void> {
     return server;
   };
   if (config.WORKERS > 1 && cluster.isPrimary) {
-    const stopWorkers = keepWorkers(config.WORKERS, log, listening);
+    const port = config.PORT || (await freePort(config.HOST));
+    const stopWorkers = keepWorkers(config.WORKERS, port, log, () => listening(port));
     const all = measuredByAll();
     const metrics = measured(all.text, all.contentType);
     return async () => {
@@ -44,10 +45,10 @@ function run(config: Config, log: Logger): () => Promise<void> {
   return stop;
 }
 
-function main() {
+async function main() {
   const config = readConfig(process.env);
   const log = pino({ level: config.LOG_LEVEL });
-  const stop = run(config, log);
+  const stop = await run(config, log);
   let closing = false;
   const close = () => {
     if (closing) return;
@@ -61,9 +62,7 @@ function main() {
   process.on('disconnect', close);
 }
 
-try {
-  main();
-} catch (error) {
+main().catch((error: unknown) => {
   console.error(error instanceof Error ? error.message : error);
   process.exit(1);
-}
+});

@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs';
 import type { LogPage } from '@tembrin/contract';
 import { usualFacts, type LogEvent } from '@tembrin/core';
 import { v7 as uuid } from 'uuid';
@@ -109,3 +110,45 @@ test('demo, feed and sign-in go on at whichever is asked', async () => {
   const back = await send(balancer.url, 'POST', '/sign-in', { email: account.email, password: PASSWORD });
   expect(back.status).toBe(200);
 }, 120_000);
+
+describe('workers of one start', () => {
+  let started: Running;
+  beforeAll(async () => {
+    started = await startProcess({ WORKERS: '2', METRICS_PORT: '0' });
+  }, 60_000);
+  // Nothing stays behind, whatever went wrong.
+  afterAll(() => started.child.kill('SIGKILL'));
+
+  const workers = () => {
+    const { pid } = started.child;
+    const children = readFileSync(`/proc/${pid}/task/${pid}/children`, 'utf8').trim().split(' ').filter(Boolean);
+    return children.map(Number).filter((each) => readFileSync(`/proc/${each}/cmdline`, 'utf8').includes('src/main.ts'));
+  };
+  const up = async () => (await send(started.url, 'GET', '/ready').catch(() => null))?.status === 200;
+  const until = async (ready: () => boolean | Promise<boolean>) => {
+    while (!(await ready())) await new Promise((resolve) => setTimeout(resolve, 100));
+  };
+
+  test('share a port, are started again when they end, and stop together', async () => {
+    await until(() => workers().length === 2);
+    await until(up);
+    // One after the other: so also the one that was the first to listen.
+    for (const each of workers()) {
+      process.kill(each, 'SIGKILL');
+      await until(() => workers().length === 2 && !workers().includes(each));
+      await until(up);
+    }
+    const all = workers();
+    expect(await endProcess(started)).toBe(0);
+    expect(all.some((pid) => isAlive(pid))).toBe(false);
+  }, 60_000);
+});
+
+function isAlive(pid: number): boolean {
+  try {
+    process.kill(pid, 0);
+    return true;
+  } catch {
+    return false;
+  }
+}

@@ -1,4 +1,5 @@
 import cluster, { type Worker } from 'node:cluster';
+import { createServer, type AddressInfo } from 'node:net';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { MINUTE_MS, SECOND_MS } from '@tembrin/core';
 import type { Logger } from 'pino';
@@ -28,15 +29,16 @@ export function answerPrimary(): void {
 
 /**
  * Keeps so many workers serving one port: who ends is started again, who is silent is ended.
- * @param listening told the port once the first of them serves it
+ * @param port the same for all; 0 would be another once all that listened have ended
+ * @param listening told once the first of them serves it
  * @returns how to stop them all
  */
-export function keepWorkers(count: number, log: Logger, listening: (port: number) => void): () => Promise<void> {
+export function keepWorkers(count: number, port: number, log: Logger, listening: () => void): () => Promise<void> {
   let stopping = false;
   const heard = new Map<Worker, number>();
   const pauses = new Map<Worker, number>();
   const start = (pauseMs: number) => {
-    const worker = cluster.fork();
+    const worker = cluster.fork({ PORT: port });
     const began = Date.now();
     heard.set(worker, began);
     pauses.set(worker, pauseMs);
@@ -52,8 +54,8 @@ export function keepWorkers(count: number, log: Logger, listening: (port: number
     });
   };
   let told = false;
-  cluster.on('listening', (_worker, { port }) => {
-    if (!told) listening(port);
+  cluster.on('listening', () => {
+    if (!told) listening();
     told = true;
   });
   for (let each = 0; each < count; each++) start(FIRST_PAUSE_MS);
@@ -84,4 +86,16 @@ export function keepWorkers(count: number, log: Logger, listening: (port: number
 export function measuredByAll(): { text: () => Promise<string>; contentType: string } {
   const all = new AggregatorRegistry();
   return { text: () => all.clusterMetrics(), contentType: all.contentType };
+}
+
+/** A port that is free just now. */
+export function freePort(host: string): Promise<number> {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(0, host, () => {
+      const { port } = probe.address() as AddressInfo;
+      probe.close(() => resolve(port));
+    });
+  });
 }

@@ -31,16 +31,18 @@ const link: { store: DeviceStore | null; cards: readonly Card[] | null; waiting:
   waiting: [],
 };
 
+/** Cards with others in place of those of their ids. */
+function replaced(cards: readonly Card[], fresh: readonly Card[]): readonly Card[] {
+  const ids = new Set(fresh.map(({ id }) => id));
+  return [...cards.filter(({ id }) => !ids.has(id)), ...fresh];
+}
+
 /** Cards with a change that is not sent yet; versions as they will be. */
 function changed(cards: readonly Card[], change: CardChange): readonly Card[] {
   if (change.kind === 'remove') return cards.filter(({ id }) => id !== change.card.id);
-  const fresh = (
-    change.kind === 'add'
-      ? change.cards.map((card) => ({ ...card, version: 1 }))
-      : [{ ...change.card, facts: change.facts, version: change.card.version + 1 }]
-  ) as Card[];
-  const ids = new Set(fresh.map(({ id }) => id));
-  return [...cards.filter(({ id }) => !ids.has(id)), ...fresh];
+  if (change.kind === 'add') return replaced(cards, change.cards.map((card) => ({ ...card, version: 1 })) as Card[]);
+  const { card, facts } = change;
+  return replaced(cards, [{ ...card, facts, version: card.version + 1 } as Card]);
 }
 
 /** Shows the server's cards with what waits here. */
@@ -50,11 +52,12 @@ async function show(mine: DeviceStore): Promise<void> {
   if (link.store !== mine) return;
   const waiting = all.filter(({ problem }) => !problem);
   link.waiting = waiting;
-  useCardStore.setState({
+  useCardStore.setState(({ held }) => ({
+    held: held && waiting.length > 0,
     cards: link.cards || waiting.length > 0 ? waiting.reduce(changed, link.cards ?? []) : null,
     unsent: waiting.length,
     refused: new Map(keys.flatMap((key, at) => (all[at]!.problem ? [[key, all[at] as RefusedCard]] : []))),
-  });
+  }));
 }
 
 /** Keeps what the server has. */
@@ -101,19 +104,18 @@ export function leaveCards(): void {
 /** Sends one change. @returns the server's cards after it */
 async function sent(change: CardChange): Promise<readonly Card[]> {
   const before = link.cards ?? [];
-  if (change.kind === 'remove') {
-    const { id, version } = change.card;
-    await call('removeCard', { params: { id }, version });
-    return changed(before, change);
-  }
   if (change.kind === 'add') {
     const { cards } = await call('addCards', { body: { cards: [...change.cards] } });
-    return [...changed(before, change).filter(({ id }) => !cards.some((card) => card.id === id)), ...(cards as Card[])];
+    return replaced(before, cards as Card[]);
   }
   const { id, kind, version } = change.card;
+  const parts = { params: { id }, version };
+  if (change.kind === 'remove') {
+    await call('removeCard', parts);
+    return changed(before, change);
+  }
   const body = { kind, facts: change.facts } as CardFacts;
-  const card = (await call('changeCard', { params: { id }, version, body })) as Card;
-  return [...before.filter((each) => each.id !== id), card];
+  return replaced(before, [(await call('changeCard', { ...parts, body })) as Card]);
 }
 
 /** Sends changes that are not sent yet, oldest first; those that are refused for good are kept apart with the reason. */
@@ -133,13 +135,13 @@ async function sendKept(mine: DeviceStore): Promise<void> {
       const cards = await sent(change);
       await mine.delete('cardChanges', key);
       await keep(mine, cards);
-      useCardStore.setState({ held: false });
     } catch (error) {
       if (!isFinal(error)) return useCardStore.setState({ held: true });
       await mine.put('cardChanges', { ...change, problem: error.problem }, key);
-      await show(mine);
     }
   }
+  // Another tab may have sent what waited here.
+  await show(mine);
 }
 
 /**

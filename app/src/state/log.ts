@@ -1,8 +1,8 @@
 import { EVENTS_PER_POST } from '@tembrin/contract';
 import { v7 as uuid } from 'uuid';
-import { create } from 'zustand';
 import { call, OutOfReach, Refused } from './api';
 import { sendCards } from './cards';
+import { apply, EMPTY, merged, useLog, type Message } from './log-state';
 import { isEarly, oneTabAtATime, outcomesOf } from './outbox';
 import {
   askToPersist,
@@ -12,47 +12,13 @@ import {
   oldestUnsent,
   openLasting,
   settle,
-  type RefusedEntry,
   type DeviceStore,
 } from './device-store';
 import { loadAnew } from './load-seldom';
 import { notifyProblem } from './notice';
 import type { EventOf, EventType, LogEvent } from '@tembrin/core/log';
 
-/** Where sending stands: up to date, out of reach and trying again, waiting for a new sign-in, or for the server's clock to catch up. */
-export type Line = 'open' | 'down' | 'signed-out' | 'behind';
-
-interface LogState {
-  householdId: string | null;
-  /** What this device keeps of it was read; before, nothing is known, which is not the same as nothing being there. */
-  opened: boolean;
-  /** Every instrument's events that this device knows, sent or not. */
-  events: Readonly<Record<string, readonly LogEvent[]>>;
-  /** Instruments whose log is complete, as far as the server had told when last asked. */
-  complete: ReadonlySet<string> | 'all';
-  unsent: number;
-  refused: readonly RefusedEntry[];
-  line: Line;
-}
-
-const EMPTY: LogState = {
-  householdId: null,
-  opened: false,
-  events: {},
-  complete: new Set(),
-  unsent: 0,
-  refused: [],
-  line: 'open',
-};
-
-/** The log on this device. Nothing derived is kept here. */
-export const useLog = create<LogState>()(() => EMPTY);
-
-type Message =
-  | { kind: 'recorded'; events: readonly LogEvent[]; unsent: number }
-  | { kind: 'withdrawn'; events: readonly LogEvent[] }
-  | { kind: 'settled'; stored: readonly LogEvent[]; refused: readonly RefusedEntry[]; unsent: number }
-  | { kind: 'dropped'; ids: readonly string[] };
+export { useLog } from './log-state';
 
 /** What the open log hangs on: this device's store, this browser's other tabs, and the next attempt to send. */
 const link: {
@@ -83,58 +49,6 @@ const link: {
 const FIRST_RETRY_MS = 1_000;
 const LONGEST_RETRY_MS = 30_000;
 const LOOK_AGAIN_MS = 60_000;
-
-function merged(events: LogState['events'], added: readonly LogEvent[]): LogState['events'] {
-  const next: Record<string, readonly LogEvent[]> = { ...events };
-  const byInstrument = new Map<string, LogEvent[]>();
-  for (const event of added) {
-    const list = byInstrument.get(event.instrumentId);
-    if (list) list.push(event);
-    else byInstrument.set(event.instrumentId, [event]);
-  }
-  for (const [instrumentId, list] of byInstrument) {
-    const known = next[instrumentId] ?? [];
-    const ids = new Set(known.map(({ id }) => id));
-    const fresh = list.filter(({ id }) => !ids.has(id));
-    if (fresh.length > 0) next[instrumentId] = [...known, ...fresh];
-  }
-  return next;
-}
-
-function without(events: LogState['events'], gone: readonly LogEvent[]): LogState['events'] {
-  const next: Record<string, readonly LogEvent[]> = { ...events };
-  for (const { id: goneId, instrumentId } of gone) {
-    next[instrumentId] = (next[instrumentId] ?? []).filter(({ id }) => id !== goneId);
-  }
-  return next;
-}
-
-function apply(message: Message): void {
-  const state = useLog.getState();
-  switch (message.kind) {
-    case 'recorded':
-      useLog.setState({ events: merged(state.events, message.events), unsent: message.unsent });
-      break;
-    case 'withdrawn':
-      useLog.setState({ events: without(state.events, message.events) });
-      break;
-    case 'settled': {
-      const ids = new Set(message.refused.map(({ event }) => event.id));
-      useLog.setState({
-        events: without(
-          merged(state.events, message.stored),
-          message.refused.map(({ event }) => event),
-        ),
-        refused: [...state.refused.filter(({ event }) => !ids.has(event.id)), ...message.refused],
-        unsent: message.unsent,
-      });
-      break;
-    }
-    case 'dropped':
-      useLog.setState({ refused: state.refused.filter(({ event }) => !message.ids.includes(event.id)) });
-      break;
-  }
-}
 
 /** Applies a change here and in this browser's other tabs. */
 function tell(message: Message): void {
@@ -304,8 +218,7 @@ async function keepAnew(fresh: DeviceStore, lost: DeviceStore): Promise<void> {
   await look();
 }
 
-const CLEARED =
-  'This browser has cleared away what Tembrin kept here. What was not sent yet is kept anew; give the browser more room.';
+const CLEARED = 'This browser cleared away what was kept here. What was not sent yet is kept anew; give it more room.';
 
 /**
  * Opens a household's log on this device: what is kept here first, then what the server has.

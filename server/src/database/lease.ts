@@ -37,12 +37,22 @@ async function take(sequelize: Sequelize, name: string, holder: string): Promise
 export async function withLease<T>(sequelize: Sequelize, name: string, work: () => Promise<T>): Promise<T | null> {
   const holder = randomUUID();
   if (!(await take(sequelize, name, holder))) return null;
-  const renewing = setInterval(() => void take(sequelize, name, holder).catch(() => undefined), RENEWED_MS);
+  let renewal = Promise.resolve();
+  const renewing = setInterval(() => {
+    renewal = renewal
+      .then(() => take(sequelize, name, holder))
+      .then(
+        () => undefined,
+        () => undefined,
+      );
+  }, RENEWED_MS);
   renewing.unref();
   try {
     return await work();
   } finally {
     clearInterval(renewing);
+    // One that is under way would take it again after it was given back.
+    await renewal;
     await sequelize
       .query('DELETE FROM leases WHERE name = :name AND holder = :holder', { replacements: { name, holder } })
       .catch(() => undefined);

@@ -29,6 +29,7 @@ const GRANTS: Readonly<Record<string, string>> = {
   leases: 'SELECT, INSERT, UPDATE, DELETE',
   limits: 'SELECT, INSERT, UPDATE, DELETE',
   imports: 'SELECT, INSERT, UPDATE, DELETE',
+  answers: 'SELECT, INSERT, UPDATE, DELETE',
 };
 
 /**

@@ -149,6 +149,13 @@ export interface ImportRow extends Model<InferAttributes<ImportRow>, InferCreati
   endedAt: Date | null;
 }
 
+/** What somebody outside answered last, for all servers. */
+export interface AnswerRow extends Model<InferAttributes<AnswerRow>, InferCreationAttributes<AnswerRow>> {
+  name: string;
+  at: Date;
+  data: string;
+}
+
 export interface Models {
   Session: ModelStatic<SessionRow>;
   Household: ModelStatic<HouseholdRow>;
@@ -161,6 +168,7 @@ export interface Models {
   Card: ModelStatic<CardRow>;
   CalendarItem: ModelStatic<CalendarItemRow>;
   Import: ModelStatic<ImportRow>;
+  Answer: ModelStatic<AnswerRow>;
 }
 
 const id = () => ({ type: DataTypes.UUID, allowNull: false }) as const;
@@ -329,6 +337,15 @@ export function defineModels(sequelize: Sequelize): Models {
         endedAt: { type: DataTypes.DATE(3), allowNull: true },
       },
       { tableName: 'imports' },
+    ),
+    Answer: sequelize.define<AnswerRow>(
+      'Answer',
+      {
+        name: { type: DataTypes.STRING(40), primaryKey: true },
+        at: time(),
+        data: { type: DataTypes.TEXT('medium'), allowNull: false },
+      },
+      { tableName: 'answers' },
     ),
   };
 }

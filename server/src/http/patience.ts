@@ -28,9 +28,10 @@ export function bodyPatience(watch: Watch, { quietMs, graceMs, bytesPerS }: Pati
       const { bytesRead } = socket;
       if (request.complete) return clearInterval(timer);
       // What has come and is not read yet waits for this server.
-      if (bytesRead !== seen.bytes || request.readableLength > 0) seen = { at: now, bytes: bytesRead };
+      const waits = request.readableLength > 0;
+      if (bytesRead !== seen.bytes || waits) seen = { at: now, bytes: bytesRead };
       const quiet = now - seen.at > quietMs;
-      const slow = now - began > graceMs && ((bytesRead - before) * 1000) / (now - began) < bytesPerS;
+      const slow = !waits && now - began > graceMs && ((bytesRead - before) * 1000) / (now - began) < bytesPerS;
       if (!quiet && !slow) return;
       clearInterval(timer);
       watch.happened('too slow a body given up');

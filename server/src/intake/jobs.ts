@@ -148,10 +148,12 @@ export class IntakeJobs {
       await Import.update({ progress: JSON.stringify(progress), seenAt: new Date(), endedAt }, { where });
       if (!endedAt) cancelled ||= (await Import.findOne({ where, raw: true }))?.cancelled ?? true;
     };
-    let telling = Promise.resolve();
+    let telling: Promise<void> | null = null;
     const timer = setInterval(() => {
       // A database that does not answer for a while is told of it the next time.
-      telling = telling.then(() => tell(null)).catch(() => undefined);
+      telling ??= tell(null)
+        .catch(() => undefined)
+        .finally(() => (telling = null));
     }, TOLD_MS);
     timer.unref();
     return {

@@ -59,7 +59,12 @@ export class DemoLibraries {
         .filter((id) => !overdue.includes(id))
         .slice(0, Math.max(0, all.length + coming - this.most.copies));
       for (const id of [...overdue, ...surplus]) await this.remove(id);
-      const stale = await this.ids({ base: null, createdAt: { [Op.lt]: new Date(now.getTime() - FRESH_MS) } });
+      const stale = await this.ids({
+        base: null,
+        createdAt: { [Op.lt]: new Date(now.getTime() - FRESH_MS) },
+        // One that was opened is a copy from before copies shared anything.
+        [Op.or]: [{ openedAt: null }, past],
+      });
       for (const id of stale) if (await this.retire(id)) await this.remove(id);
     });
   }

@@ -52,6 +52,12 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
     until: time(),
   });
   await index('limits', 'limits_by_end', ['until']);
+  // What one server asked somebody outside, for all of them.
+  await queryInterface.createTable('answers', {
+    name: { type: DataTypes.STRING(40), primaryKey: true },
+    at: time(),
+    data: { type: DataTypes.TEXT('medium'), allowNull: false },
+  });
   await queryInterface.createTable('imports', {
     householdId: {
       type: DataTypes.UUID,
@@ -71,7 +77,7 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
 }
 
 export async function down(queryInterface: QueryInterface): Promise<void> {
-  for (const table of ['imports', 'limits', 'leases']) await queryInterface.dropTable(table);
+  for (const table of ['imports', 'answers', 'limits', 'leases']) await queryInterface.dropTable(table);
   await queryInterface.removeIndex('sessions', 'sessions_by_end');
   await queryInterface.removeColumn('sensors', 'readings');
   await queryInterface.addIndex('events', { name: 'events_in_order', fields: ['householdId', 'seq'] });

@@ -1,0 +1,92 @@
+import type { LogEvent } from '@tembrin/core/log';
+import { create } from 'zustand';
+import type { RefusedEntry } from './device-store';
+
+/** Where sending stands: up to date, out of reach and trying again, waiting for a new sign-in, or for the server's clock to catch up. */
+export type Line = 'open' | 'down' | 'signed-out' | 'behind';
+
+export interface LogState {
+  householdId: string | null;
+  /** What this device keeps of it was read; before, nothing is known, which is not the same as nothing being there. */
+  opened: boolean;
+  /** Every instrument's events that this device knows, sent or not. */
+  events: Readonly<Record<string, readonly LogEvent[]>>;
+  /** Instruments whose log is complete, as far as the server had told when last asked. */
+  complete: ReadonlySet<string> | 'all';
+  unsent: number;
+  refused: readonly RefusedEntry[];
+  line: Line;
+}
+
+export const EMPTY: LogState = {
+  householdId: null,
+  opened: false,
+  events: {},
+  complete: new Set(),
+  unsent: 0,
+  refused: [],
+  line: 'open',
+};
+
+/** The log on this device. Nothing derived is kept here. */
+export const useLog = create<LogState>()(() => EMPTY);
+
+export type Message =
+  | { kind: 'recorded'; events: readonly LogEvent[]; unsent: number }
+  | { kind: 'withdrawn'; events: readonly LogEvent[] }
+  | { kind: 'settled'; stored: readonly LogEvent[]; refused: readonly RefusedEntry[]; unsent: number }
+  | { kind: 'dropped'; ids: readonly string[] };
+
+/** A log with events that came to it, each once. */
+export function merged(events: LogState['events'], added: readonly LogEvent[]): LogState['events'] {
+  const next: Record<string, readonly LogEvent[]> = { ...events };
+  const byInstrument = new Map<string, LogEvent[]>();
+  for (const event of added) {
+    const list = byInstrument.get(event.instrumentId);
+    if (list) list.push(event);
+    else byInstrument.set(event.instrumentId, [event]);
+  }
+  for (const [instrumentId, list] of byInstrument) {
+    const known = next[instrumentId] ?? [];
+    const ids = new Set(known.map(({ id }) => id));
+    const fresh = list.filter(({ id }) => !ids.has(id));
+    if (fresh.length > 0) next[instrumentId] = [...known, ...fresh];
+  }
+  return next;
+}
+
+function without(events: LogState['events'], gone: readonly LogEvent[]): LogState['events'] {
+  const next: Record<string, readonly LogEvent[]> = { ...events };
+  for (const { id: goneId, instrumentId } of gone) {
+    next[instrumentId] = (next[instrumentId] ?? []).filter(({ id }) => id !== goneId);
+  }
+  return next;
+}
+
+/** Makes a change visible in this tab. */
+export function apply(message: Message): void {
+  const state = useLog.getState();
+  switch (message.kind) {
+    case 'recorded':
+      useLog.setState({ events: merged(state.events, message.events), unsent: message.unsent });
+      break;
+    case 'withdrawn':
+      useLog.setState({ events: without(state.events, message.events) });
+      break;
+    case 'settled': {
+      const ids = new Set(message.refused.map(({ event }) => event.id));
+      useLog.setState({
+        events: without(
+          merged(state.events, message.stored),
+          message.refused.map(({ event }) => event),
+        ),
+        refused: [...state.refused.filter(({ event }) => !ids.has(event.id)), ...message.refused],
+        unsent: message.unsent,
+      });
+      break;
+    }
+    case 'dropped':
+      useLog.setState({ refused: state.refused.filter(({ event }) => !message.ids.includes(event.id)) });
+      break;
+  }
+}
