@@ -10,7 +10,7 @@ import {
   sendCards,
   useCardStore,
 } from './cards';
-import { useNotice } from './notice';
+import { notify, useNotice } from './notice';
 
 const facts = (title: string): CardFacts => ({
   kind: 'occasion',
@@ -149,8 +149,10 @@ describe('without a connection', () => {
     await changeCard(card, facts('Recital').facts, null);
     await addCards([facts('Exam')], null);
     back();
+    notify('The date is changed.');
     refusals.push(412);
     await sendCards();
+    expect(useNotice.getState().notice).toBeNull();
     const { refused, unsent } = useCardStore.getState();
     expect([refused.size, unsent]).toEqual([1, 0]);
     expect([...refused.values()][0]!.problem.detail).toBe('Somebody changed this meanwhile.');

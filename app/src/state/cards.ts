@@ -5,7 +5,7 @@ import { v7 as uuid } from 'uuid';
 import { call, Refused, sentenceOf } from './api';
 import { openLasting, type CardChange, type DeviceStore, type RefusedCard } from './device-store';
 import { isFinal, oneTabAtATime } from './outbox';
-import { notify, notifyProblem } from './notice';
+import { dismissNotice, notify, notifyProblem } from './notice';
 
 interface CardsState {
   householdId: string | null;
@@ -137,6 +137,8 @@ async function sendKept(mine: DeviceStore): Promise<void> {
       await keep(mine, cards);
     } catch (error) {
       if (!isFinal(error)) return useCardStore.setState({ held: true });
+      // What was said to be done is not.
+      dismissNotice();
       await mine.put('cardChanges', { ...change, problem: error.problem }, key);
     }
   }
