@@ -1,4 +1,4 @@
-import { FIGURE_DATA } from '@tembrin/core/instruments';
+import { FIGURE_DATA, LOOK_DATA } from '@tembrin/core/instruments';
 import { LONGEST_SESSION_H, type Refusal } from '@tembrin/core/log';
 
 function when(ms: number, timeZone: string): string {
@@ -49,6 +49,8 @@ export function refusalSentence(refusal: Refusal, timeZone: string): string {
       const { title, least, most, unit } = FIGURE_DATA[refusal.figure];
       return `${title} lies between ${least} and ${most} ${unit}. Measure again, and check the unit.`;
     }
+    case 'no-such-look':
+      return `${LOOK_DATA[refusal.look].title}: that is not looked at on this instrument.`;
     case 'no-action':
       return 'Only a harp is regulated.';
     case 'no-such-place':

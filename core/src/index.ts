@@ -16,6 +16,8 @@ export * from './listening';
 export * from './bow';
 export * from './care';
 export * from './learning';
+export * from './inspection';
+export * from './looks';
 export * from './parts';
 export * from './year';
 export * from './assess';

@@ -4,9 +4,10 @@ import { measureWords, waterFigure, waterUnit } from './measures';
 import { shownUnits } from './units';
 import { listWords } from './lists';
 import { REASON_NAMES, STEP_NAMES } from './names';
+import { findingWords, SETTLED_WORDS } from './findings';
 import { centsWords } from './strings';
 import { DRILL_DATA } from '@tembrin/core/learning';
-import { FIGURE_DATA, stringNames } from '@tembrin/core/instruments';
+import { FIGURE_DATA, LOOK_DATA, stringNames } from '@tembrin/core/instruments';
 import type { LogEvent } from '@tembrin/core/log';
 
 const NO_BOWS: ReadonlyMap<string, string> = new Map();
@@ -84,6 +85,18 @@ function wordsOf(event: LogEvent, instrument: Instrument | null, timeZone: strin
         : `Moved${event.payload.cased ? ', in its case' : ''}`;
     case 'humidifier-weighed':
       return `Case humidifier weighed: ${waterFigure(event.payload.grams)} ${waterUnit()} ${WEIGHED[event.payload.kind]}`;
+    case 'look-over-began':
+      return `Looked over: ${event.payload.extent === 'full' ? 'all of it' : 'a quick look'}`;
+    case 'look-over-ended':
+      return 'the end of a look-over';
+    case 'look-skipped':
+      return `${LOOK_DATA[event.payload.look].title}, not looked at`;
+    case 'looked-at':
+      return findingWords(event.payload, instrument);
+    case 'finding-settled':
+      return SETTLED_WORDS[event.payload.how];
+    case 'knocked':
+      return 'Fell or was knocked';
     case 'retracted':
       return 'taking an entry back';
   }

@@ -1,5 +1,5 @@
 import { celsiusOf, fahrenheitOf, NEWTONS_PER_KGF, NEWTONS_PER_LBF } from '@tembrin/core/units';
-import { FIGURE_DATA, type Figure } from '@tembrin/core/instruments';
+import { FIGURE_DATA, type Figure, type FigureData } from '@tembrin/core/instruments';
 import { TEMP_RANGE_C } from '@tembrin/core/air';
 import { fixed, localised, readNumber, upTo } from './numbers';
 import { shownUnits } from './units';
@@ -14,10 +14,21 @@ const MM_PER_INCH = 25.4;
 const decimalsFor = (step: number) => Math.max(0, Math.ceil(-Math.log10(step) - 1e-9));
 
 /** The unit a figure is shown and typed in. */
-export function unitOf(figure: Figure, lengths: LengthUnit): 'mm' | 'in' | 'turns' {
+export function unitOf(figure: Figure, lengths: LengthUnit): Exclude<FigureData['unit'], 'mm'> | LengthUnit {
   const { unit } = FIGURE_DATA[figure];
   return unit === 'mm' ? lengths : unit;
 }
+
+/** What the field of a figure is called. */
+export const UNIT_LABELS = {
+  mm: 'In millimetres',
+  in: 'In inches',
+  turns: 'Turns',
+  '°': 'In degrees',
+  '%': 'In percent',
+  hairs: 'Hairs',
+  cents: 'In cents',
+} as const;
 
 /** A number as it stands in a field, in the unit of `unitOf`. */
 export function measureNumber(figure: Figure, value: number, lengths: LengthUnit): string {
@@ -26,16 +37,19 @@ export function measureNumber(figure: Figure, value: number, lengths: LengthUnit
   return upTo(inches ? value / MM_PER_INCH : value, decimals);
 }
 
-/** "312 mm", "12.28 in", "7 turns". */
+const ONE = { turns: 'turn', hairs: 'hair', cents: 'cent' } as const;
+
+/** "312 mm", "12.28 in", "7 turns", "88.5°". */
 export function measureWords(figure: Figure, value: number, lengths: LengthUnit): string {
   const number = measureNumber(figure, value, lengths);
   const unit = unitOf(figure, lengths);
-  return unit === 'turns' ? `${number} ${number === '1' ? 'turn' : 'turns'}` : `${number} ${unit}`;
+  if (unit === '°') return `${number}°`;
+  return `${number} ${number === '1' && unit in ONE ? ONE[unit as keyof typeof ONE] : unit}`;
 }
 
 /**
  * Reads a number somebody typed, a comma or a point before the decimals.
- * @returns the value in mm or turns, or a sentence saying what to do
+ * @returns the value in mm or in the figure’s own unit, or a sentence saying what to do
  */
 export function readMeasure(figure: Figure, text: string, lengths: LengthUnit): number | string {
   const { least, most, title } = FIGURE_DATA[figure];

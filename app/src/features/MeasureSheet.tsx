@@ -8,7 +8,7 @@ import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
-import { measureNumber, measureWords, readMeasure, unitOf } from '@/copy/measures';
+import { measureNumber, measureWords, readMeasure, UNIT_LABELS, unitOf } from '@/copy/measures';
 import { FIGURE_DATA, type Figure } from '@tembrin/core/instruments';
 import { lastMeasure } from '@tembrin/core/log';
 import { Row, Stack } from '@/ui/layout';
@@ -62,7 +62,7 @@ export function MeasureSheet({ instrument, figure, bowId, onClose }: MeasureShee
         <Button rank="outline" title="−" label="Less" onPress={() => nudge(-stride)} />
         <Stack grow>
           <Field
-            label={unit === 'turns' ? 'Turns' : `In ${unit === 'in' ? 'inches' : 'millimetres'}`}
+            label={UNIT_LABELS[unit]}
             inputMode="decimal"
             value={text}
             onChangeText={change}

@@ -1,7 +1,8 @@
 import { pegTrouble, type AirVerdict, type PegTrouble } from '../air';
 import type { Bow, BowTension } from '../bow';
+import { byGravity, findingsOn, reasonsToLook, type Reason } from '../inspection';
 import type { Habit, InstrumentFacts } from '../instruments';
-import type { InstrumentLog } from '../log';
+import type { Finding, InstrumentLog } from '../log';
 import { bowThreads, threadOf, threadsOf, type InstrumentAir, type Thread } from '../parts';
 import type { Schools } from '../schools';
 import { dayOfDate } from '../time';
@@ -45,6 +46,10 @@ export interface Assessment<Facts extends InstrumentFacts = InstrumentFacts> {
   tension: BowTension | null;
   /** null where nobody knows its air. */
   air: AirCondition | null;
+  /** What was found on it and on the bow in hand and is not seen to, the worst first. */
+  found: Finding[];
+  /** Reasons to look it over, the most pressing first. */
+  reasons: Reason[];
 }
 
 /** What an instrument is judged from, beside its facts and its log. */
@@ -95,7 +100,12 @@ export function assess<Facts extends InstrumentFacts>(
   const around = air && { verdict: air.verdict, pegs: pegTrouble(air.samples, air.holdMs, log.nowMs) };
   const tension = inHand?.tension ?? null;
   const isPlucked = judged.every((bow) => bow.threads.length === 0);
-  return { facts, schools, log, pace, threads, bows: isPlucked ? [] : judged, tension, air: around };
+  const found = byGravity([
+    ...findingsOn('instrument', log),
+    ...(isPlucked ? [] : findingsOn('bow', inHand?.log ?? log)),
+  ]);
+  const reasons = reasonsToLook({ log, air: around, heating: air?.heating ?? null });
+  return { facts, schools, log, pace, threads, bows: isPlucked ? [] : judged, tension, air: around, found, reasons };
 }
 
 /** The log of the bow in hand, where it is played with one; else its own. */

@@ -1,3 +1,4 @@
+import { LOOK_DATA } from '../instruments';
 import { playingFrom, type InstrumentLog, type OfBow, type Session, type StepRecord } from '../log';
 
 /** From when until when a bow was the one an instrument was played with, ms; `to` is Infinity while it is. */
@@ -65,6 +66,8 @@ function partOfLog(bowId: string, bowed: Bowed) {
     rehairs: log.rehairs.filter(ofIt),
     hairLooks: log.hairLooks.filter(ofIt),
     measures: log.measures.filter((measure) => !measure.figure.startsWith('bow-') || ofIt(measure)),
+    findings: log.findings.filter((finding) => LOOK_DATA[finding.look].bow && ofIt(finding)),
+    settlements: [...log.settlements],
   };
 }
 
@@ -74,7 +77,7 @@ function isAlone(bowId: string, { log, usualBow }: Bowed): boolean {
   return (
     usualBow === bowId &&
     log.bowsTaken.every((taken) => taken.bowId === bowId) &&
-    ![log.rosinings, log.rehairs, log.hairLooks, log.measures].some((marks) => marks.some(foreign))
+    ![log.rosinings, log.rehairs, log.hairLooks, log.measures, log.findings].some((marks) => marks.some(foreign))
   );
 }
 
@@ -98,5 +101,7 @@ export function bowLog(bowId: string, played: readonly [Bowed, ...Bowed[]]): Ins
     rehairs: inTime(parts.flatMap((part) => part.rehairs)),
     hairLooks: inTime(parts.flatMap((part) => part.hairLooks)),
     measures: inTime(parts.flatMap((part) => part.measures)),
+    findings: inTime(parts.flatMap((part) => part.findings)),
+    settlements: inTime(parts.flatMap((part) => part.settlements)),
   };
 }

@@ -1,5 +1,5 @@
 import { namedNotes } from '../pitch';
-import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedStrings } from './bowed';
+import { BOWED_BUILD, BOWED_FIGURES, BOWED_STRINGS, BOWED_ZONES, bowedStrings } from './bowed';
 import type { FamilyRecord, SizeFacts } from './family';
 import { usualWood } from './woods';
 
@@ -54,5 +54,5 @@ export const bass = {
   strings: { ...BOWED_STRINGS, temperament: 'equal' },
   touched: 'The neck, the shoulders, and the edge that leant on you.',
   zones: [...BOWED_ZONES, 'endpin'],
-  figures: ['endpin-length', 'bow-turns', 'bow-gap'],
+  figures: ['endpin-length', ...BOWED_FIGURES],
 } as const satisfies FamilyRecord;

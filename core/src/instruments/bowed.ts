@@ -38,6 +38,22 @@ export const BOWED_ZONES = [
   'whole',
 ] as const;
 
+/** What is read of all of them, beside their fit. */
+export const BOWED_FIGURES = [
+  'bow-turns',
+  'bow-gap',
+  'bridge-angle',
+  'bridge-offset',
+  'height-low',
+  'height-high',
+  'bow-band-tip',
+  'bow-band-mid',
+  'bow-band-frog',
+  'bow-hairs-broken',
+  'bow-stick-bend',
+  'bow-camber',
+] as const;
+
 /** A year and half a year: the trade's own range [handbook 4]. */
 export const BOWED_STRINGS = {
   held: 'peg',

@@ -1,5 +1,5 @@
 import { namedNotes } from '../pitch';
-import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedStrings } from './bowed';
+import { BOWED_BUILD, BOWED_FIGURES, BOWED_STRINGS, BOWED_ZONES, bowedStrings } from './bowed';
 import type { FamilyRecord, SizeFacts } from './family';
 import { usualWood } from './woods';
 
@@ -47,5 +47,5 @@ export const cello = {
   strings: { ...BOWED_STRINGS, temperament: 'fifths' },
   touched: 'The neck, the shoulders, and the ribs where your knees were.',
   zones: [...BOWED_ZONES, 'endpin'],
-  figures: ['endpin-length', 'bow-turns', 'bow-gap'],
+  figures: ['endpin-length', ...BOWED_FIGURES],
 } as const satisfies FamilyRecord;

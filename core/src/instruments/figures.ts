@@ -1,6 +1,6 @@
 import { recordOf, type Family } from './families';
 
-/** What the set-up sheet records: numbers with dates. Lengths in mm. */
+/** What is measured: numbers with dates. Lengths in mm. */
 export const FIGURES = [
   'endpin-length',
   'rest-left',
@@ -11,6 +11,18 @@ export const FIGURES = [
   'string-gauge',
   'action',
   'relief',
+  'action-high',
+  'bridge-angle',
+  'bridge-offset',
+  'height-low',
+  'height-high',
+  'bow-band-tip',
+  'bow-band-mid',
+  'bow-band-frog',
+  'bow-hairs-broken',
+  'bow-stick-bend',
+  'bow-camber',
+  'sharpened-off',
 ] as const;
 export type Figure = (typeof FIGURES)[number];
 
@@ -18,7 +30,7 @@ export interface FigureData {
   /** What is measured, and how. */
   title: string;
   how: string;
-  unit: 'mm' | 'turns';
+  unit: 'mm' | 'turns' | '°' | '%' | 'hairs' | 'cents';
   /** Bounds of what can have been measured; outside them it is a slip of the pen. */
   least: number;
   most: number;
@@ -26,9 +38,11 @@ export interface FigureData {
   step: number;
   /** Where to begin when nothing was measured yet. */
   start: number;
+  /** Read while looking it over: not one of the fit, so that no set-up sheet asks for it. */
+  looked?: true;
 }
 
-/** Each figure of the set-up sheet. Bounds and starts are from memory: wide enough for any size, narrow enough for slips. */
+/** Each figure. Bounds and starts are from memory: wide enough for any size, narrow enough for slips. */
 export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
   'endpin-length': {
     title: 'Endpin length',
@@ -111,6 +125,125 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     step: 0.05,
     start: 0.2,
   },
+  'action-high': {
+    title: 'Action, highest string',
+    how: 'Over the twelfth fret, from its top to the underside of the highest string.',
+    unit: 'mm',
+    least: 0.3,
+    most: 8,
+    step: 0.1,
+    start: 1.8,
+  },
+  'bridge-angle': {
+    title: 'Bridge, from the side',
+    how: 'Between the top and the face towards the tailpiece: 90 is square, more leans to the fingerboard.',
+    unit: '°',
+    least: 60,
+    most: 120,
+    step: 0.5,
+    start: 90,
+    looked: true,
+  },
+  'bridge-offset': {
+    title: 'Bridge off its place',
+    how: 'From the line between the inner notches of the f-holes to the middle of the feet.',
+    unit: 'mm',
+    least: 0,
+    most: 30,
+    step: 0.5,
+    start: 0,
+    looked: true,
+  },
+  'height-low': {
+    title: 'String height, lowest string',
+    how: 'Over the end of the fingerboard, from the board to the underside of the string.',
+    unit: 'mm',
+    least: 1,
+    most: 20,
+    step: 0.5,
+    start: 6,
+    looked: true,
+  },
+  'height-high': {
+    title: 'String height, highest string',
+    how: 'Over the end of the fingerboard, from the board to the underside of the string.',
+    unit: 'mm',
+    least: 1,
+    most: 20,
+    step: 0.5,
+    start: 4,
+    looked: true,
+  },
+  'bow-band-tip': {
+    title: 'Hair band at the tip',
+    how: 'Width of the hair against the width of the ferrule.',
+    unit: '%',
+    least: 0,
+    most: 110,
+    step: 5,
+    start: 95,
+    looked: true,
+  },
+  'bow-band-mid': {
+    title: 'Hair band in the middle',
+    how: 'Width of the hair against the width of the ferrule.',
+    unit: '%',
+    least: 0,
+    most: 110,
+    step: 5,
+    start: 95,
+    looked: true,
+  },
+  'bow-band-frog': {
+    title: 'Hair band at the frog',
+    how: 'Width of the hair against the width of the ferrule.',
+    unit: '%',
+    least: 0,
+    most: 110,
+    step: 5,
+    start: 95,
+    looked: true,
+  },
+  'bow-hairs-broken': {
+    title: 'Hairs broken',
+    how: 'Those broken or cut since the last look.',
+    unit: 'hairs',
+    least: 0,
+    most: 200,
+    step: 1,
+    start: 0,
+    looked: true,
+  },
+  'bow-stick-bend': {
+    title: 'Stick, side bend',
+    how: 'Sighted from the frog: how far the stick swings to a side at most.',
+    unit: 'mm',
+    least: 0,
+    most: 40,
+    step: 0.5,
+    start: 0,
+    looked: true,
+  },
+  'bow-camber': {
+    title: 'Camber at rest',
+    how: 'Slack: how far the stick curves in, against a line from head to frog.',
+    unit: 'mm',
+    least: 0,
+    most: 60,
+    step: 0.5,
+    start: 16,
+    looked: true,
+  },
+  'sharpened-off': {
+    title: 'Off when sharpened',
+    how: 'The string that is farthest from its semitone when its lever or disc is on.',
+    unit: 'cents',
+    least: 0,
+    most: 100,
+    step: 1,
+    start: 0,
+    looked: true,
+  },
 };
 
 /** Figures this instrument's set-up sheet has. */
@@ -124,6 +257,7 @@ export function figuresOf({
   return FIGURES.filter((figure) => {
     if (figure.startsWith('rest-') && setUp.shoulderRest === 'none') return false;
     if (figure === 'endpin-length' && !setUp.endpin) return false;
+    if (FIGURE_DATA[figure].looked) return false;
     return isMeasured(figure, family);
   });
 }

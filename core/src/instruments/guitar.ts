@@ -176,7 +176,7 @@ export const guitar = {
   surfaces: ['lacquer', 'bare-wood', 'fretboard', 'plain-strings', 'wound-strings', 'hardware'],
   touched: 'The back of the neck, and the top edge under your forearm.',
   zones: ['strings', 'hand-zones', 'fretboard', 'bridge', 'pegs', 'whole'],
-  figures: ['string-gauge', 'action', 'relief'],
+  figures: ['string-gauge', 'action', 'relief', 'action-high'],
   schools: ['place', 'kept', 'air', 'changing', 'beforePlaying', 'checkup'],
   usualSides: {},
 } as const satisfies FamilyRecord;

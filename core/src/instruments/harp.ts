@@ -113,7 +113,7 @@ export const harp = {
   surfaces: ['harp-body', 'bare-wood', 'plain-strings', 'wound-strings', 'hardware'],
   touched: 'Where your arms rest on the body, and where your knees touch.',
   zones: ['strings', 'hand-zones', 'action', 'pegs', 'whole'],
-  figures: [],
+  figures: ['sharpened-off'],
   schools: ['air', 'beforePlaying', 'checkup'],
   // Steadiness is the way of harps [handbook 3].
   usualSides: { air: 'C' },

@@ -1,6 +1,8 @@
+export * from './applies';
 export * from './family';
 export * from './families';
 export * from './figures';
+export * from './looks';
 export * from './facts';
 export * from './layouts';
 export { bodyScale } from './sizes';

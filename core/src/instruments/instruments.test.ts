@@ -28,7 +28,7 @@ test('strings are named by their notes, a harp’s by number from the top', () =
 
 test('a set-up sheet has the figures its instrument has', () => {
   expect(figuresOf(usualFacts('cello'))).toEqual(['endpin-length', 'bow-turns', 'bow-gap']);
-  expect(figuresOf(usualFacts('guitar'))).toEqual(['string-gauge', 'action', 'relief']);
+  expect(figuresOf(usualFacts('guitar'))).toEqual(['string-gauge', 'action', 'relief', 'action-high']);
   expect(figuresOf(usualFacts('harp'))).toEqual([]);
   const violin = usualFacts('violin');
   expect(figuresOf(violin)).toContain('rest-left');

@@ -1,5 +1,5 @@
 import { namedNotes } from '../pitch';
-import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedStrings } from './bowed';
+import { BOWED_BUILD, BOWED_FIGURES, BOWED_STRINGS, BOWED_ZONES, bowedStrings } from './bowed';
 import type { BodyFacts, FamilyRecord, SizeFacts } from './family';
 import { lengthByBody } from './sizes';
 import { usualWood } from './woods';
@@ -57,5 +57,5 @@ export const viola = {
   strings: { ...BOWED_STRINGS, temperament: 'fifths' },
   touched: 'The neck, the broad shoulders, the chin rest, the ribs.',
   zones: [...BOWED_ZONES, 'shoulder-rest', 'chin-rest'],
-  figures: ['rest-left', 'rest-right', 'rest-position', 'bow-turns', 'bow-gap'],
+  figures: ['rest-left', 'rest-right', 'rest-position', ...BOWED_FIGURES],
 } as const satisfies FamilyRecord;

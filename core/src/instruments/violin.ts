@@ -1,5 +1,5 @@
 import { namedNotes } from '../pitch';
-import { BOWED_BUILD, BOWED_STRINGS, BOWED_ZONES, bowedStrings } from './bowed';
+import { BOWED_BUILD, BOWED_FIGURES, BOWED_STRINGS, BOWED_ZONES, bowedStrings } from './bowed';
 import type { FamilyRecord, SizeFacts } from './family';
 import { usualWood } from './woods';
 
@@ -48,5 +48,5 @@ export const violin = {
   strings: { ...BOWED_STRINGS, temperament: 'fifths' },
   touched: 'The neck, the shoulders, the chin rest, the ribs.',
   zones: [...BOWED_ZONES, 'shoulder-rest', 'chin-rest'],
-  figures: ['rest-left', 'rest-right', 'rest-position', 'bow-turns', 'bow-gap'],
+  figures: ['rest-left', 'rest-right', 'rest-position', ...BOWED_FIGURES],
 } as const satisfies FamilyRecord;

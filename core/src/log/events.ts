@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { airPayloads } from './air-events';
 import { bowPayloads } from './bow-events';
 import { carePayloads } from './care-events';
+import { findingPayloads } from './finding-events';
 import { id, instant } from './primitives';
 import { roundPayloads } from './round-events';
 import { sessionPayloads } from './session-events';
@@ -15,6 +16,7 @@ const payloads = {
   ...bowPayloads,
   ...carePayloads,
   ...airPayloads,
+  ...findingPayloads,
 } as const;
 type Payloads = typeof payloads;
 

@@ -15,6 +15,16 @@ export {
   type StringChange,
   type TuningMark,
 } from './string-events';
+export {
+  EXTENTS,
+  LOOKERS,
+  SETTLED,
+  type Extent,
+  type Finding,
+  type Looker,
+  type LookOver,
+  type Settled,
+} from './finding-events';
 export type { Move, Weighing } from './air-events';
 export type { OfBow } from './bow-events';
 export type { Measure } from './care-events';

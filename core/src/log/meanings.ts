@@ -2,15 +2,16 @@ import { airTopic, type AirLists } from './air-events';
 import { bowTopic, type BowLists } from './bow-events';
 import { careTopic, type CareLists } from './care-events';
 import type { EventType, LogEvent } from './events';
+import { findingTopic, type FindingLists } from './finding-events';
 import { roundTopic, type RoundLists } from './round-events';
 import { sessionTopic } from './session-events';
 import { stringTopic, type StringLists } from './string-events';
 import type { EventMeaning } from './topic';
 
 /** The lists that events fill, each in order of time. */
-export type LogLists = RoundLists & StringLists & BowLists & CareLists & AirLists;
+export type LogLists = RoundLists & StringLists & BowLists & CareLists & AirLists & FindingLists;
 
-const TOPICS = [sessionTopic, roundTopic, stringTopic, bowTopic, careTopic, airTopic];
+const TOPICS = [sessionTopic, roundTopic, stringTopic, bowTopic, careTopic, airTopic, findingTopic];
 
 /** What each type of event means; one that is missing here does not compile. */
 const MEANINGS: { readonly [T in EventType]: EventMeaning<T, LogLists> } = {
@@ -20,6 +21,7 @@ const MEANINGS: { readonly [T in EventType]: EventMeaning<T, LogLists> } = {
   ...bowTopic.events,
   ...careTopic.events,
   ...airTopic.events,
+  ...findingTopic.events,
 };
 
 /** What an event means. */

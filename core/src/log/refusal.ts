@@ -1,4 +1,4 @@
-import type { Figure, InstrumentFacts } from '../instruments';
+import type { Figure, InstrumentFacts, LookId } from '../instruments';
 import type { LogEvent } from './events';
 
 /** Why an event cannot stand in the log, in terms the screen and the server both put into words. */
@@ -16,6 +16,7 @@ export type Refusal =
   | { code: 'no-such-bow' }
   | { code: 'no-such-figure'; figure: Figure }
   | { code: 'out-of-range'; figure: Figure }
+  | { code: 'no-such-look'; look: LookId }
   | { code: 'no-action' }
   | { code: 'no-such-place' };
 

@@ -12,10 +12,10 @@ export interface EventMeaning<T extends EventType, State> {
   fold: ((state: State, mark: Mark, event: EventOf<T>) => void) | { nothing: string };
 }
 
-/** Types of events that belong together, and the lists they fill. */
-export interface Topic<T extends EventType, State> {
-  /** The lists before the first event. */
-  start: () => State;
+/** Types of events that belong together, and the lists they fill: those of their own, and others that they add to. */
+export interface Topic<T extends EventType, State, Own = State> {
+  /** The lists of their own before the first event. */
+  start: () => Own;
   events: { readonly [K in T]: EventMeaning<K, State> };
 }
 

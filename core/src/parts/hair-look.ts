@@ -21,7 +21,10 @@ const SLACK_DAYS = 30;
  */
 export function hairLookThread({ log, pace }: PartContext): HairLookThread | null {
   const rehair = decisive(log.rehairs);
-  const look = log.hairLooks.at(-1)?.at ?? null;
+  // Whatever was found, it was looked at.
+  const seen = log.findings.findLast(({ look: id }) => id === 'hair-band')?.at ?? -Infinity;
+  const latest = Math.max(seen, log.hairLooks.at(-1)?.at ?? -Infinity);
+  const look = Number.isFinite(latest) ? latest : null;
   const known = rehair?.known ? rehair.at : null;
   if (rehair && chanceSpent(HAIR_LIFE, log, pace, rehair.at)(log.nowMs) >= 0.5 && !(look !== null && look > rehair.at))
     return null;
@@ -41,7 +44,7 @@ export const hairLookPart = {
   name: 'Hair look',
   onBow: true,
   has: ({ family }) => isBowed(family),
-  events: ['hair-looked-over', 'rehaired'],
+  events: ['hair-looked-over', 'looked-at', 'rehaired'],
   thread: hairLookThread,
   due: {
     title: 'Look at the hair',

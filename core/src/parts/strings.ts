@@ -1,3 +1,4 @@
+import { openFindings, stringShareSeen } from '../inspection';
 import type { InstrumentFacts, LifeBasis, StringSpec, Sweat } from '../instruments';
 import {
   pastStrings,
@@ -10,6 +11,7 @@ import {
   type StringOn,
   type WipingHabit,
 } from '../strings';
+import type { Finding } from '../log';
 import { DAY_MS } from '../time';
 import {
   lifeFactor,
@@ -51,6 +53,8 @@ export interface StringsThread extends ThreadBase {
   lives: readonly LifeSeen[];
   /** What was learned on other instruments; null where nothing was. */
   elsewhere: Pick<Elsewhere, 'worn' | 'instruments'> | null;
+  /** What was found on them and is not seen to. */
+  found: Finding[];
   sweat: { kind: Sweat; factor: number };
   wiping: WipingHabit | null;
 }
@@ -143,12 +147,32 @@ function mostTelling(byPlace: readonly LifeSeen[][]): LifeSeen[] {
   );
 }
 
+/** What a look tells of how long a string that is on lasts: that by so much wear it had such a share of its life behind it. */
+function sightOf({ facts, log, pace, air }: PartContext, stretch: number) {
+  return ({ fitting, spec, position }: StringOn): LifeSeen[] => {
+    const seen = fitting && stringShareSeen(log, position, fitting.at);
+    if (!fitting || !seen) return [];
+    const { basis: _basis, ...rule } = livedRule(facts, spec, stretch);
+    const life = airedLife(rule, tollOn('strings', air, fitting.at, seen.at));
+    const { told, reckoned } = wornAt(life, log.playing, pace.before, fitting.at, seen.at);
+    const total = told + reckoned;
+    if (total <= LEAST_WORN) return [];
+    const logSd = Math.hypot(seen.logSd, (pace.before.logSd * reckoned) / total);
+    return [{ logWear: Math.log(total / seen.share), kind: 'worn', logSd }];
+  };
+}
+
 type Judged = Pick<StringWear, 'basis' | 'clock' | 'window' | 'state' | 'factor'>;
 
 /** Judges each string now on; strings of one fitting, make-up and past share their figures. */
 function judgedStrings(context: PartContext, byPlace: readonly LifeSeen[][], stretch: number): StringWear[] {
   const { facts, log, pace, air } = context;
-  const factors = factorsOf(byPlace, context);
+  const strings = stringsOn(log, facts.stringCount);
+  const sight = sightOf(context, stretch);
+  const factors = factorsOf(
+    byPlace.map((seen, at) => [...seen, ...(strings[at] ? sight(strings[at]) : [])]),
+    context,
+  );
   const judge = ({ fitting, spec }: StringOn, factor: LifeFactor): Judged => {
     const { basis, ...rule } = livedRule(facts, spec, stretch);
     if (!fitting) return { basis, clock: null, window: null, state: 'unknown', factor };
@@ -160,7 +184,7 @@ function judgedStrings(context: PartContext, byPlace: readonly LifeSeen[][], str
     return { basis, clock, window, state: stateIn(window, log.nowMs), factor };
   };
   const judged = new Map<LifeFactor, Map<string, Judged>>();
-  return stringsOn(log, facts.stringCount).map((string): StringWear => {
+  return strings.map((string): StringWear => {
     const { spec, fitting, position } = string;
     const factor = factors[position]!;
     const own = judged.get(factor) ?? new Map<string, Judged>();
@@ -193,6 +217,8 @@ export function stringsThread(context: PartContext): StringsThread {
       : string,
   );
   const known = oldest.every(({ fitting }) => fitting?.known);
+  const found = openFindings(log).filter(({ look }) => look === 'strings');
+  const asks = found.some(({ verdict }) => verdict === 'act');
   const common = {
     part: 'strings' as const,
     on,
@@ -202,12 +228,14 @@ export function stringsThread(context: PartContext): StringsThread {
     factor: first.factor,
     lives: mostTelling(byPlace),
     elsewhere: context.elsewhere && { worn: context.elsewhere.worn, instruments: context.elsewhere.instruments },
+    found,
     sweat,
     wiping,
   };
-  if (!complete) return { ...common, state: 'unknown', from: null, window: null, clock: null };
+  if (!complete) return { ...common, state: asks ? 'now' : 'unknown', from: null, window: null, clock: null };
   const told = asFarAsKnown({ state: first.state, window: first.window! }, known);
-  return { ...common, ...told, from: first.fitting!.at, clock: first.clock };
+  const near = found.length > 0 && told.state === 'well' ? 'soon' : told.state;
+  return { ...common, ...told, state: asks ? 'now' : near, from: first.fitting!.at, clock: first.clock };
 }
 
 /** The strings, all together. */
@@ -215,7 +243,7 @@ export const stringsPart = {
   name: 'Strings',
   onBow: false,
   has: () => true,
-  events: ['strings-fitted', 'strings-looked-over', 'step-done'],
+  events: ['strings-fitted', 'strings-looked-over', 'step-done', 'looked-at', 'finding-settled'],
   thread: stringsThread,
   due: {
     title: 'New strings',

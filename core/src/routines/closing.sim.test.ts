@@ -1,6 +1,6 @@
 import fc from 'fast-check';
-import { applies, CLOSING_STEPS, closingRound, everydaySteps, openRound, roundRecords } from '.';
-import { usualFacts, type InstrumentFacts, schoolsFor, schoolsOf } from '../instruments';
+import { CLOSING_STEPS, closingRound, everydaySteps, openRound, roundRecords } from '.';
+import { applies, usualFacts, type InstrumentFacts, schoolsFor, schoolsOf } from '../instruments';
 import { foldLog, type LogEvent, type StepId } from '../log';
 import { SCHOOLS, type SchoolId, type Schools } from '../schools';
 import { scribe } from '../testing/events';

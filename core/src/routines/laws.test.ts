@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { applies, CircularOrder, CLOSING_STEPS, inOrder, OPENING_STEPS, PACKING_STEPS, type StepData } from '.';
+import { CircularOrder, CLOSING_STEPS, inOrder, OPENING_STEPS, PACKING_STEPS, type StepData } from '.';
+import { applies } from '../instruments';
 import { anyFacts, anySchools } from '../testing/situations';
 
 describe('the data', () => {

@@ -1,23 +1,9 @@
-import type { CaseKind, Family, Figure, Finish, InstrumentFacts, Kind, RestKind, Zone } from '../instruments';
+import { applies, type Applies, type Figure, type InstrumentFacts, type Zone } from '../instruments';
 import type { Schools } from '../schools';
 
 /** What a step is done with. */
 export const TOOLS = ['hands', 'dry cloth', 'second cloth', 'brush', 'cleaner on a cloth', 'rosin', 'none'] as const;
 export type Tool = (typeof TOOLS)[number];
-
-/** Which instruments and players a step, or one wording of it, is for. Everything said must hold; what is left out holds for all. */
-export interface Applies {
-  families?: readonly Family[];
-  kinds?: readonly Kind[];
-  rest?: readonly RestKind[];
-  case?: readonly CaseKind[];
-  finish?: readonly Finish[];
-  stand?: boolean;
-  endpin?: boolean;
-  humidifier?: boolean;
-  floatingBridge?: boolean;
-  school?: Partial<Schools>;
-}
 
 /** When a step that is not for every day is due. */
 export interface DueRule {
@@ -46,27 +32,6 @@ export interface StepData<Id extends string = string> {
   due?: DueRule;
   /** Figure of the set-up sheet that tells this player's own measure. */
   figure?: Figure;
-}
-
-/** Whether a step, or a wording of it, is for this instrument and these schools. */
-export function applies(rule: Applies | undefined, facts: InstrumentFacts, schools: Schools): boolean {
-  if (!rule) return true;
-  const { setUp } = facts;
-  const among = <T>(list: readonly T[] | undefined, value: T | null) =>
-    list === undefined || (value !== null && list.includes(value));
-  const is = (wanted: boolean | undefined, value: boolean) => wanted === undefined || wanted === value;
-  return (
-    among(rule.families, facts.family) &&
-    among(rule.kinds, facts.kind) &&
-    among(rule.rest, setUp.shoulderRest) &&
-    among(rule.case, setUp.case) &&
-    among(rule.finish, setUp.finish) &&
-    is(rule.stand, setUp.stand) &&
-    is(rule.endpin, setUp.endpin) &&
-    is(rule.humidifier, setUp.humidifier) &&
-    is(rule.floatingBridge, setUp.floatingBridge) &&
-    Object.entries(rule.school ?? {}).every(([id, side]) => schools[id as keyof Schools] === side)
-  );
 }
 
 /** A circle in the order of steps; a fault in the data. */

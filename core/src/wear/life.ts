@@ -37,3 +37,26 @@ export function wornAt(life: Life, playing: Playing, before: Before, fittedAt: n
     reckoned: hoursBefore(before, fittedAt, atMs) / life.hours,
   };
 }
+
+/** What was seen of a part: the share of its life that is behind it, and how uncertain that is, as the sd of its natural logarithm. */
+export interface ShareSeen {
+  share: number;
+  logSd: number;
+}
+
+/**
+ * A part's life after it was looked at. Seen with share u of its life gone at wear w by the rule, its life is w/u times the rule;
+ * the logarithm of that is weighed against the rule's spread by their precisions, as for normal distributions.
+ * @param life by the rule, log-normal with `logSd`
+ * @returns the same life, longer or shorter, and less uncertain
+ */
+export function seenLife(life: Life, seen: readonly (ShareSeen & { wear: number })[]): Life {
+  const told = seen.filter(({ wear: at, share }) => at > 0 && share > 0);
+  if (told.length === 0) return life;
+  const weights = told.map(({ logSd }) => logSd ** -2);
+  const precision = weights.reduce((sum, weight) => sum + weight, life.logSd ** -2);
+  const shift =
+    told.reduce((sum, { wear: at, share }, index) => sum + weights[index]! * Math.log(at / share), 0) / precision;
+  const factor = Math.exp(shift);
+  return { ...life, hours: life.hours * factor, days: life.days * factor, logSd: precision ** -0.5 };
+}

@@ -1,0 +1,5 @@
+export * from './advice';
+export * from './cause';
+export * from './evidence';
+export * from './findings';
+export * from './limits';

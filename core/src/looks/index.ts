@@ -1,0 +1,3 @@
+export type { LookGuide } from './guide';
+export { LOOK_GUIDES } from './guides';
+export * from './round';
