@@ -124,13 +124,13 @@ describe('without a connection', () => {
   test('what is added, changed and removed shows at once, survives a reload, and is sent when it can be', async () => {
     const { card, back } = await offline();
     const [exam] = await addCards([facts('Exam')], 'On record.');
+    expect(useNotice.getState().notice).toMatchObject({ text: 'On record.' });
     await changeCard(card, facts('Recital').facts, null);
     await changeCard(
       useCardStore.getState().cards!.find(({ id }) => id === card.id)!,
       facts('Gala').facts,
       null,
     );
-    expect(useNotice.getState().notice).toMatchObject({ text: 'On record.' });
     await removeCard(exam!, 'Removed.');
     expect(titles()).toEqual(['Gala']);
     expect(useCardStore.getState()).toMatchObject({ unsent: 4, held: true });
@@ -142,6 +142,19 @@ describe('without a connection', () => {
     expect(useCardStore.getState()).toMatchObject({ unsent: 0, held: false });
     expect(stored).toMatchObject([{ id: card.id, version: 3, facts: { title: 'Gala' } }]);
     expect(titles()).toEqual(['Gala']);
+  });
+
+  test('the way back from a removal is there as soon as it shows, and never one from before', async () => {
+    await openCards(home);
+    const [card] = await addCards([facts('Concert')], 'Put on record.');
+    const before = useNotice.getState().notice;
+    const removing = removeCard(card!, 'Concert removed.');
+    expect(useNotice.getState().notice).toMatchObject({ text: 'Concert removed.' });
+    await removing;
+    expect(useCardStore.getState().cards).toEqual([]);
+    expect(useNotice.getState().notice).not.toBe(before);
+    await useNotice.getState().notice!.undo!();
+    expect(useCardStore.getState().cards).toMatchObject([{ facts: card!.facts }]);
   });
 
   test('what is refused later is kept with its reason, and the rest goes on', async () => {

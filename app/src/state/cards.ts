@@ -153,6 +153,8 @@ async function sendKept(mine: DeviceStore): Promise<void> {
 async function change(wanted: CardChange): Promise<void> {
   const mine = link.store;
   if (!mine) throw new Error('No household is open.');
+  // What is on the screen is of something before: its Undo is not this one's.
+  dismissNotice();
   const key = await mine.add('cardChanges', wanted);
   await show(mine);
   await sendCards();
@@ -194,14 +196,12 @@ async function removeCards(cards: readonly Card[]): Promise<void> {
 
 /** Removes a card, and offers to put it back; a player is told when it could not be. */
 export async function removeCard(card: Card, done: string): Promise<void> {
-  try {
-    await removeCards([card]);
-  } catch (error) {
-    return notifyProblem(sentenceOf(error));
-  }
+  const removed = removeCards([card]);
+  // It is gone from the screen at once: so is the way back there at once.
   notify(done, async () => {
     await addCards([{ kind: card.kind, facts: card.facts } as CardFacts], null);
   });
+  await removed.catch((error: unknown) => notifyProblem(sentenceOf(error)));
 }
 
 const NONE: readonly Card[] = [];

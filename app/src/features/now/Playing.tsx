@@ -14,6 +14,7 @@ import { Text } from '@/ui/Text';
 import { clockWords, elapsedWords } from '@/copy/dates';
 import { BowTonight } from '../bows/BowTonight';
 import { OnStand } from './OnStand';
+import { unlessGone } from '../unless-gone';
 import { Panes } from './Panes';
 import { FORGOTTEN_H, LONGEST_SESSION_H, type Session } from '@tembrin/core/log';
 import { HOUR_MS, MINUTE_MS } from '@tembrin/core/time';
@@ -41,8 +42,9 @@ export function Playing({ instrument, session, assessment: { log, threads, bows 
     router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id, sessionId: session.id } });
   const finish = async () => {
     if (tooLong) return correct();
+    const closing = unlessGone(() => router.push('/now/closing'));
     await act(instrument.id, [{ type: 'session-ended', payload: { sessionId: session.id } }], null);
-    router.push('/now/closing');
+    closing();
   };
   const rosined = () =>
     void act(instrument.id, [{ type: 'rosined', payload: inHand(instrument, bows) }], copy.rosinedTheCountStarts);

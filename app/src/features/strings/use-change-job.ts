@@ -9,6 +9,7 @@ import { changeJob, type JobStep } from '@tembrin/core/strings';
 import { localDay } from '@tembrin/core/time';
 import type { StringChange } from '@tembrin/core/log';
 import { copy } from '@/copy/screens/strings/change-job';
+import { unlessGone } from '../unless-gone';
 
 interface Place {
   /** null before the first string and after the last. */
@@ -66,22 +67,24 @@ export function useChangeJob({ instrument, change }: { instrument: Instrument; c
       );
     }
     if (at + 1 < steps.length) return goTo(change.eventId, steps[at + 1]!.step.id);
+    const goOn = unlessGone(() => router.replace({ pathname: '/kit/[id]/settle', params: { id: instrument.id } }));
     await act(
       instrument.id,
       [{ type: 'change-ended', payload: { changeId: change.eventId, finished: true } }],
       copy.allOnNowThey,
     );
     forget(change.eventId);
-    router.replace({ pathname: '/kit/[id]/settle', params: { id: instrument.id } });
+    goOn();
   };
   const leave = async () => {
+    const goBack = unlessGone(() => router.replace('/bench'));
     await act(
       instrument.id,
       [{ type: 'change-ended', payload: { changeId: change.eventId, finished: false } }],
       copy.leftOffWhatIs,
     );
     forget(change.eventId);
-    router.replace('/bench');
+    goBack();
   };
   useKeys({
     enter: { label: copy.doneNextStep, run: () => void next() },
