@@ -69,12 +69,15 @@ function manifestOf(folder) {
     }));
 }
 
-/** Bundles the worker that judges: only what it uses, and no schemas. */
-async function makeAssessor(folder) {
+/** Workers of the app; each becomes one file by its name, `/assess.js`. */
+export const WORKERS = ['assess', 'pitch'];
+
+/** Bundles the workers: each only what it uses, and no schemas. */
+async function makeWorkers(folder) {
   const { build: bundle } = await import('esbuild');
   await bundle({
-    entryPoints: [join(ROOT, 'app/src/workers/assess.worker.ts')],
-    outfile: join(folder, 'assess.js'),
+    entryPoints: WORKERS.map((name) => ({ in: join(ROOT, `app/src/workers/${name}.worker.ts`), out: name })),
+    outdir: folder,
     bundle: true,
     minify: true,
     format: 'iife',
@@ -123,13 +126,22 @@ export async function build() {
   }
   rmSync(mark, { force: true });
   rmSync(DIST, { recursive: true, force: true });
-  const env = { ...process.env, EXPO_OFFLINE: '1', CI: '1', EXPO_NO_TELEMETRY: '1', NODE_ENV: 'production' };
+  const env = {
+    ...process.env,
+    EXPO_OFFLINE: '1',
+    CI: '1',
+    EXPO_NO_TELEMETRY: '1',
+    NODE_ENV: 'production',
+    // Exports that nobody imports are left out.
+    EXPO_UNSTABLE_METRO_OPTIMIZE_GRAPH: '1',
+    EXPO_UNSTABLE_TREE_SHAKING: '1',
+  };
   run(
     process.execPath,
     [join(ROOT, 'node_modules/expo/bin/cli'), 'export', '--platform', 'web', '--output-dir', 'dist'],
     { cwd: join(ROOT, 'app'), env, stdio: ['ignore', 'ignore', 'inherit'] },
   );
-  await makeAssessor(DIST);
+  await makeWorkers(DIST);
   await makeServiceWorker(DIST);
   precompress(DIST);
   mkdirSync(join(ROOT, '.build'), { recursive: true });

@@ -1,7 +1,7 @@
 import { readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs';
 import { basename, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { DIST } from './build.mjs';
+import { DIST, WORKERS } from './build.mjs';
 import { ROOT } from './lib/project.mjs';
 
 /**
@@ -21,6 +21,7 @@ function weigh() {
   const page = readFileSync(join(DIST, 'index.html'), 'utf8');
   const first = new Set([...page.matchAll(/<script src="\/([^"]+\.js)"/g)].map(([, path]) => join(DIST, path)));
   const routes = {};
+  for (const name of WORKERS) if (name !== 'assess') routes[`${name} worker`] = size(join(DIST, `${name}.js`));
   let now = [...first].reduce((sum, file) => sum + size(file), size(join(DIST, 'assess.js')));
   for (const name of readdirSync(CHUNKS)) {
     const file = join(CHUNKS, name);

@@ -100,7 +100,7 @@ export function useHearing(onFound: (found: Hearing) => void) {
         setEar((error as Error).name === 'NotAllowedError' ? 'refused' : 'missing');
         return;
       }
-      const worker = new Worker(new URL('../workers/pitch.worker', window.location.href));
+      const worker = new Worker('/pitch.js');
       let busy = false;
       worker.onmessage = ({ data }: MessageEvent<Hearing>) => {
         busy = false;
