@@ -1,5 +1,34 @@
 import type { RoomId } from './climate';
-import type { DrillId, Family, Figure, Kind, SchoolChoices, SetUp, StepId, Sweat } from '@tembrin/core';
+import type {
+  DrillId,
+  Extent,
+  Family,
+  Figure,
+  Kind,
+  Looker,
+  LookId,
+  SchoolChoices,
+  SetUp,
+  StepId,
+  Sweat,
+  Verdict,
+} from '@tembrin/core';
+
+/** A look-over of the demo library. */
+export interface LookedOver {
+  daysAgo: number;
+  extent: Extent;
+  by: Looker;
+  minutes: number;
+  saw: readonly {
+    look: LookId;
+    verdict: Verdict;
+    figures?: readonly { figure: Figure; value: number }[];
+    note?: string;
+    /** It was mended so many days ago. */
+    mended?: number;
+  }[];
+}
 
 /** How one instrument of the demo library is used and kept: what the generator spins its log from. */
 export interface Habit {
@@ -50,6 +79,8 @@ export interface Habit {
   regulated?: readonly number[];
   /** Weighings of the humidifier in its case. */
   weighed?: readonly { daysAgo: number; kind: 'empty' | 'before' | 'filled'; grams: number }[];
+  /** When it was looked over, oldest first: in how many minutes, by whom, and what was seen. */
+  lookedOver?: readonly LookedOver[];
   /** Drills of the trainer, oldest first. */
   drills?: readonly { daysAgo: number; drill: DrillId; right: number; of: number; missed: readonly StepId[] }[];
 }
@@ -57,6 +88,14 @@ export interface Habit {
 /** A figure measured several times, the last so many days ago each. */
 const over = (figure: Figure, ...marks: readonly (readonly [daysAgo: number, value: number])[]) =>
   marks.map(([daysAgo, value]) => ({ daysAgo, figure, value }));
+
+/** A look at the bridge from the side, as it was read. */
+const lean = (value: number) => ({
+  look: 'bridge-lean' as const,
+  verdict: Math.abs(value - 90) > 1.5 ? ('watch' as const) : ('good' as const),
+  figures: [{ figure: 'bridge-angle' as const, value }],
+});
+const good = (...looks: readonly LookId[]) => looks.map((look) => ({ look, verdict: 'good' as const }));
 
 const SCHOOL_DAYS = [0.8, 0.75, 0.8, 0.75, 0.5, 0.6, 0.3];
 const EVERY_DAY = [0.95, 0.95, 0.9, 0.95, 0.85, 0.8, 0.6];
@@ -91,6 +130,36 @@ export const SHELF: readonly Habit[] = [
       ...over('rest-left', [400, 31], [12, 33]),
       ...over('rest-right', [400, 24], [12, 24]),
       ...over('rest-position', [12, 68]),
+    ],
+    lookedOver: [
+      { daysAgo: 505, extent: 'quick', by: 'player', minutes: 3, saw: [lean(90), ...good('pegs', 'neck')] },
+      { daysAgo: 380, extent: 'quick', by: 'player', minutes: 2, saw: [lean(90.5), ...good('seams', 'neck')] },
+      {
+        daysAgo: 262,
+        extent: 'full',
+        by: 'player',
+        minutes: 11,
+        saw: [
+          ...good('outside', 'seams'),
+          lean(91),
+          ...good('bridge-place', 'pegs', 'tailpiece', 'post', 'neck', 'chin-rest', 'stick'),
+          { look: 'fine-tuners', verdict: 'act', note: 'The E is at its end.', mended: 262 },
+        ],
+      },
+      { daysAgo: 158, extent: 'quick', by: 'teacher', minutes: 2, saw: [lean(91.5), ...good('post', 'seams')] },
+      {
+        daysAgo: 47,
+        extent: 'full',
+        by: 'player',
+        minutes: 8,
+        saw: [
+          ...good('outside', 'seams'),
+          lean(92.5),
+          ...good('bridge-place'),
+          { look: 'grooves', verdict: 'watch', note: 'The A creaks.' },
+          ...good('pegs', 'fine-tuners', 'tailpiece', 'post', 'neck', 'chin-rest', 'stick', 'hair-clean', 'case'),
+        ],
+      },
     ],
   },
   {
@@ -170,6 +239,36 @@ export const SHELF: readonly Habit[] = [
     rehaired: [{ daysAgo: 400 }],
     spareBow: { title: 'The light bow', rehaired: 410, looked: 45 },
     checkedUp: [520, 205],
+    lookedOver: [
+      {
+        daysAgo: 205,
+        extent: 'bow',
+        by: 'player',
+        minutes: 2,
+        saw: [
+          ...good('stick'),
+          { look: 'hair-band', verdict: 'good', figures: [{ figure: 'bow-band-mid', value: 90 }] },
+        ],
+      },
+      {
+        daysAgo: 33,
+        extent: 'bow',
+        by: 'player',
+        minutes: 2,
+        saw: [
+          ...good('stick'),
+          {
+            look: 'hair-band',
+            verdict: 'watch',
+            figures: [
+              { figure: 'bow-band-tip', value: 75 },
+              { figure: 'bow-band-mid', value: 70 },
+            ],
+          },
+          { look: 'hair-count', verdict: 'good', figures: [{ figure: 'bow-hairs-broken', value: 12 }] },
+        ],
+      },
+    ],
     measured: [
       ...over('endpin-length', [520, 295], [300, 305], [90, 310]),
       ...over('bow-turns', [395, 6], [210, 7], [60, 8]),
@@ -205,6 +304,25 @@ export const SHELF: readonly Habit[] = [
     hour: 20.5,
     skips: { 'wipe-strings': 0.35, 'wipe-hands': 0.5, stand: 0.3 },
     neglected: { 'wipe-strings': 4 },
+    lookedOver: [
+      {
+        daysAgo: 190,
+        extent: 'quick',
+        by: 'player',
+        minutes: 3,
+        saw: [{ look: 'relief', verdict: 'good', figures: [{ figure: 'relief', value: 0.25 }] }, ...good('fret-ends')],
+      },
+      {
+        daysAgo: 9,
+        extent: 'quick',
+        by: 'player',
+        minutes: 3,
+        saw: [
+          { look: 'relief', verdict: 'watch', figures: [{ figure: 'relief', value: 0.1 }] },
+          { look: 'fret-ends', verdict: 'act' },
+        ],
+      },
+    ],
     stringsFitted: [
       { daysAgo: 480, reason: 'on-record' },
       { daysAgo: 350, reason: 'worn' },

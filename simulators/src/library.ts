@@ -4,6 +4,7 @@ import {
   isBowed,
   HOUR_MS,
   localDay,
+  LOOK_DATA,
   logEventSchema,
   MINUTE_MS,
   openStrings,
@@ -140,6 +141,7 @@ function instrumentHistory(
     add('tuned', fittedAt + hoursOn * HOUR_MS, { string, cents }, dice);
   }
   recordUpkeep(history);
+  recordLooks(history, chanceFrom(0.3 + place / 100));
   const bows = spareBowOf(history, instrument.id, dice);
   recordPlaying(history, chance);
   return { instrument, bows, events: events.sort((a, b) => (a.occurredAt < b.occurredAt ? -1 : 1)) };
@@ -173,6 +175,27 @@ function recordUpkeep({ habit, today, at, add }: History): void {
   for (const { daysAgo, ...measure } of habit.measured ?? []) add('measured', at(today - daysAgo, 13), measure);
   for (const { daysAgo, missed, ...drill } of habit.drills ?? [])
     add('drill-done', at(today - daysAgo, 15), { ...drill, missed: [...missed] });
+}
+
+/** Look-overs, each thing in its turn. */
+function recordLooks({ habit, today, at, add }: History, dice: Chance): void {
+  for (const { daysAgo, extent, by, minutes, saw } of habit.lookedOver ?? []) {
+    const beganAt = at(today - daysAgo, 10);
+    const endedAt = beganAt + minutes * MINUTE_MS;
+    const overId = add('look-over-began', beganAt, { extent, by }, dice);
+    saw.forEach(({ look, verdict, figures = [], note = '', mended }, index) => {
+      const lookedAt = beganAt + ((index + 1) * minutes * MINUTE_MS) / (saw.length + 1);
+      const where = { zone: LOOK_DATA[look].zone, point: null, string: null };
+      const findingId = add(
+        'looked-at',
+        lookedAt,
+        { look, verdict, overId, by, ...where, figures: [...figures], note },
+        dice,
+      );
+      if (mended !== undefined) add('finding-settled', at(today - mended, 12), { findingId, how: 'mended' }, dice);
+    });
+    add('look-over-ended', endedAt, { overId }, dice);
+  }
 }
 
 /** A second bow, with what was done to it. */

@@ -1,6 +1,9 @@
 import type { Instrument } from '@tembrin/contract';
+import { isDanger, type Cause, type Reason } from '@tembrin/core/inspection';
 import { LOOK_DATA, stringNames, type Verdict } from '@tembrin/core/instruments';
 import type { Finding, Settled } from '@tembrin/core/log';
+import { sinceDayWords } from './dates';
+import { listWords, type Moment } from './lists';
 import { measureWords } from './measures';
 import { shownUnits } from './units';
 
@@ -34,4 +37,33 @@ export function findingWords(seen: Seen, instrument: Instrument | null): string 
   return [`${lookWords(seen, instrument)}: ${VERDICT_WORDS[seen.verdict]}`, figures, seen.note]
     .filter((part) => part !== '')
     .join(', ');
+}
+
+const CAUSE_WORDS: Readonly<Record<Cause, string>> = {
+  never: 'Nobody has looked it over yet.',
+  time: 'The last whole look is four months back.',
+  knock: 'It fell or was knocked',
+  journey: 'It came home from a journey',
+  strings: 'New strings went on',
+  season: 'The heating season has turned.',
+  dry: 'Its wood is too dry.',
+  damp: 'Its wood is too damp.',
+};
+
+/** A reason to look it over: "New strings went on yesterday." */
+export function causeWords({ cause, at }: Reason, { nowMs, timeZone }: Moment): string {
+  const words = CAUSE_WORDS[cause];
+  return words.endsWith('.') ? words : `${words}: ${sinceDayWords(at, nowMs, timeZone)}.`;
+}
+
+/** What is found and open, in a line: "Seams (act), Pegs (watch it)". */
+export function foundWords(found: readonly Finding[], instrument: Instrument): string {
+  return `${found.map((finding) => `${lookWords(finding, instrument)} (${VERDICT_WORDS[finding.verdict]})`).join(', ')}.`;
+}
+
+/** What must not be played on; null where nothing forbids it. */
+export function dangerWords(found: readonly Finding[], instrument: Instrument): string | null {
+  const dangers = found.filter(isDanger);
+  if (dangers.length === 0) return null;
+  return `Do not play it: ${listWords(dangers.map((finding) => lookWords(finding, instrument).toLowerCase()))}.`;
 }

@@ -23,8 +23,8 @@ export function AppShell() {
   const { bottom } = useSafeAreaInsets();
   const path = usePathname();
   const trail = usePageTrail(path);
-  // The closing round has the whole screen to itself.
-  const alone = path === '/now/closing';
+  // A round has the whole screen to itself.
+  const alone = path === '/now/closing' || path === '/bench/looking';
   useKeys(
     Object.fromEntries(
       SECTIONS.map(({ title, href }, at) => [

@@ -5,13 +5,12 @@ import { act } from '@/state/actions';
 import { saidOf } from '@/state/bows';
 import { usePreferences } from '@/state/preferences';
 import { Button } from '@/ui/Button';
-import { Field } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
-import { measureNumber, measureWords, readMeasure, UNIT_LABELS, unitOf } from '@/copy/measures';
+import { measureNumber, measureWords, readMeasure } from '@/copy/measures';
 import { FIGURE_DATA, type Figure } from '@tembrin/core/instruments';
 import { lastMeasure } from '@tembrin/core/log';
-import { Row, Stack } from '@/ui/layout';
+import { FigureField } from './FigureField';
 import { PUT_ON_RECORD } from '@/copy/common';
 
 interface MeasureSheetProps {
@@ -30,20 +29,12 @@ export function MeasureSheet({ instrument, figure, bowId, onClose }: MeasureShee
   const log = onBow && bow ? bow.log : own;
   const last = lastMeasure(log, figure)?.value ?? null;
   const lengths = usePreferences((state) => state.lengths);
-  const { title, how, step, start } = FIGURE_DATA[figure];
-  const unit = unitOf(figure, lengths);
-  // Inches are read in sixteenths, where the figure is no finer than that.
-  const stride = unit === 'in' && step >= 1 ? 25.4 / 16 : step;
+  const { title, how } = FIGURE_DATA[figure];
   const [text, setText] = useState(last === null ? '' : measureNumber(figure, last, lengths));
   const [error, setError] = useState<string>();
   const change = (value: string) => {
     setError(undefined);
     setText(value);
-  };
-  const nudge = (by: number) => {
-    const value = readMeasure(figure, text, lengths);
-    if (text.trim() === '') change(measureNumber(figure, start, lengths));
-    else if (typeof value === 'number') change(measureNumber(figure, value + by, lengths));
   };
   const save = async () => {
     const value = readMeasure(figure, text, lengths);
@@ -58,20 +49,7 @@ export function MeasureSheet({ instrument, figure, bowId, onClose }: MeasureShee
   return (
     <Sheet title={title} onClose={onClose} foot={<Button title={PUT_ON_RECORD} onPress={() => void save()} />}>
       <Text>{how}</Text>
-      <Row gap="small" align="end">
-        <Button rank="outline" title="−" label="Less" onPress={() => nudge(-stride)} />
-        <Stack grow>
-          <Field
-            label={UNIT_LABELS[unit]}
-            inputMode="decimal"
-            value={text}
-            onChangeText={change}
-            error={error}
-            onSubmitEditing={() => void save()}
-          />
-        </Stack>
-        <Button rank="outline" title="+" label="More" onPress={() => nudge(stride)} />
-      </Row>
+      <FigureField figure={figure} text={text} onText={change} error={error} onSubmit={() => void save()} />
     </Sheet>
   );
 }

@@ -10,6 +10,7 @@ import { YearRoute } from './year/year-route';
 
 const OF_THE_HOUSEHOLD = ['add', 'household', 'schools', 'spares'];
 const OF_THE_AIR = ['add', 'keeping', 'moving', 'wood', 'hygrometers'];
+const ALONE_ON_THE_BENCH = ['change', 'looking'];
 const OF_THE_YEAR = ['calendar', 'costs', 'diary', 'records'];
 
 /** The list a page was chosen from; null where the page is the list itself, or needs the whole width. */
@@ -27,7 +28,7 @@ function useListOf(path: string): ReactNode | null {
     case 'year':
       return first !== undefined && OF_THE_YEAR.includes(first) ? <YearRoute /> : null;
     case 'bench':
-      return first === undefined || first === 'change' ? null : <Bench />;
+      return first === undefined || ALONE_ON_THE_BENCH.includes(first) ? null : <Bench />;
     default:
       return null;
   }

@@ -7,7 +7,7 @@ import { harpPlate } from './plate/harp';
 import type { Material, PlateData, Shape } from './plate/shapes';
 import { FAMILY_NAMES } from '@/copy/names';
 import { usePalette, type Palette } from './theme';
-import { isBowed, type Zone } from '@tembrin/core/instruments';
+import { isBowed, type Verdict, type Zone } from '@tembrin/core/instruments';
 import type { ResidueState } from '@tembrin/core/care';
 
 type Subject = Pick<Instrument, 'family' | 'kind' | 'setUp' | 'stringCount'>;
@@ -34,6 +34,15 @@ function plateOf({ family, kind, setUp, stringCount }: Subject): PlateData {
 /** What lies on zones: how hard the residue there is. */
 export type ZoneMarks = Readonly<Partial<Record<Zone, Exclude<ResidueState, 'clean'>>>>;
 
+/** Something found, as it stands on the plate. */
+export interface PlateMark {
+  key: string;
+  zone: Zone;
+  /** Where it was pointed out: shares of the plate's width and height; null: somewhere in its zone. */
+  point: { x: number; y: number } | null;
+  verdict: Exclude<Verdict, 'good'>;
+}
+
 interface PlateProps {
   subject: Subject;
   height: number;
@@ -47,12 +56,14 @@ interface PlateProps {
   zones?: readonly Zone[];
   /** With its bow beside it. */
   withBow?: boolean;
+  /** What was found, each a wedge or a lozenge as its state is told elsewhere. */
+  found?: readonly PlateMark[];
   /** What the drawing says to a screen reader; decoration when left out. */
   label?: string;
 }
 
 /** The plate: an instrument drawn with its zones; one of them lit, some of them specked. A left-handed one is its mirror image. */
-export function Plate({ subject, height, lit, marks, onZone, zones, withBow, label }: PlateProps) {
+export function Plate({ subject, height, lit, marks, onZone, zones, withBow, found = [], label }: PlateProps) {
   const palette = usePalette();
   const id = useId().replaceAll(/\W/g, '');
   const data = plateOf(subject);
@@ -71,14 +82,59 @@ export function Plate({ subject, height, lit, marks, onZone, zones, withBow, lab
       {marks && <Specks id={id} palette={palette} />}
       <G transform={subject.setUp.leftHanded ? `translate(${2 * x + full} 0) scale(-1 1)` : undefined}>
         <Drawing {...drawing} data={data} />
+        <Found data={data} found={found} size={tall / 34} palette={palette} />
         {bow && (
           <G transform={`translate(${x + width + 8} ${y})`}>
             <Drawing {...drawing} data={bow} />
+            <Found data={bow} found={found.filter(({ point }) => point === null)} size={tall / 34} palette={palette} />
           </G>
         )}
       </G>
     </Svg>
   );
+}
+
+/** The size of a plate at a height, without its bow, px. */
+export function plateWidth(subject: Subject, height: number): number {
+  const [, , width, tall] = plateOf(subject).viewBox;
+  return (height * width) / tall;
+}
+
+/** Marks of what was found; several in one zone stand beside each other. */
+function Found({
+  data: { viewBox, anchors },
+  found,
+  size,
+  palette,
+}: {
+  data: PlateData;
+  found: readonly PlateMark[];
+  size: number;
+  palette: Palette;
+}) {
+  const [x, y, width, tall] = viewBox;
+  const used = new Map<Zone, number>();
+  return found.map(({ key, zone, point, verdict }) => {
+    const anchor = anchors[zone];
+    if (!anchor && !point) return null;
+    const nth = used.get(zone) ?? 0;
+    if (!point) used.set(zone, nth + 1);
+    const [cx, cy] = point ? [x + point.x * width, y + point.y * tall] : [anchor![0] + nth * size * 2.2, anchor![1]];
+    const shape =
+      verdict === 'act'
+        ? `M${cx} ${cy - size}L${cx + size} ${cy}L${cx} ${cy + size}L${cx - size} ${cy}Z`
+        : `M${cx} ${cy - size}L${cx + size} ${cy + size * 0.8}H${cx - size}Z`;
+    return (
+      <Path
+        key={key}
+        d={shape}
+        fill={palette[verdict === 'act' ? 'now' : 'soon']}
+        stroke={palette.surface}
+        strokeWidth={size / 3.2}
+        strokeLinejoin="round"
+      />
+    );
+  });
 }
 
 /** Patterns for residue. Its colour says nothing that its density does not. */
@@ -199,7 +255,7 @@ interface DrawnProps {
   onPress?: () => void;
 }
 
-function Drawn({ shape, fill, stroke, opacity, onPress }: DrawnProps) {
+export function Drawn({ shape, fill, stroke, opacity, onPress }: DrawnProps) {
   const { d, edge, mirrored } = shape;
   const drawn = (
     <Path
@@ -223,7 +279,7 @@ function Drawn({ shape, fill, stroke, opacity, onPress }: DrawnProps) {
 }
 
 /** Wood and ebony are filled and outlined; strings, hair and metal lines are drawn in their own colour. */
-function inkOf({ fill, d }: Shape, palette: Palette): { fill: string; stroke: string } {
+export function inkOf({ fill, d }: Shape, palette: Palette): { fill: string; stroke: string } {
   const colour = materialOf(fill, palette);
   const solid = d.endsWith('Z');
   const line = fill === 'string' || fill === 'hair' || fill === 'metal' || fill === 'stick';

@@ -17,6 +17,13 @@ export const bowSchema = z.strictObject({
   use: z.enum(BOW_USES),
   /** It is here no more: sold, lent away, broken. What was played with it stays on record. */
   gone: z.boolean(),
+  /** What another such bow costs, in the household's currency; null or left out: nobody has said. */
+  price: z
+    .number('Give the price as a number.')
+    .min(0, 'A price is not negative.')
+    .max(1_000_000, 'At most a million.')
+    .nullable()
+    .optional(),
 });
 export type BowFacts = z.infer<typeof bowSchema>;
 

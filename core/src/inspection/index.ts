@@ -3,3 +3,4 @@ export * from './cause';
 export * from './evidence';
 export * from './findings';
 export * from './limits';
+export * from './rehair';

@@ -21,15 +21,15 @@ import { always, type Topic } from './topic';
 export const LOOKERS = ['child', 'player', 'teacher'] as const;
 export type Looker = (typeof LOOKERS)[number];
 
-/** Three looks, or ten minutes. */
-export const EXTENTS = ['quick', 'full'] as const;
+/** Three looks; all in ten minutes; those at the bow alone. */
+export const EXTENTS = ['quick', 'full', 'bow'] as const;
 export type Extent = (typeof EXTENTS)[number];
 
 /** How something found is settled. */
 export const SETTLED = ['mended', 'seen-to', 'false-alarm'] as const;
 export type Settled = (typeof SETTLED)[number];
 
-/** A place in a zone of the plate, from its upper left corner: shares of its width and height. */
+/** A place on the plate as it is drawn for the right hand, from its upper left corner: shares of its width and height. */
 const point = z.strictObject({ x: z.number().min(0).max(1), y: z.number().min(0).max(1) });
 const overId = id.nullable();
 
@@ -69,7 +69,7 @@ export interface LookOver extends Mark, OfBow {
   by: Looker;
   /** When it ended, ms; null while it is under way. */
   endedAt: number | null;
-  skipped: LookId[];
+  skipped: (Mark & { look: LookId })[];
 }
 
 export interface FindingLists {
@@ -135,8 +135,8 @@ export const findingTopic: Topic<keyof typeof findingPayloads, FindingLists & To
     'look-skipped': {
       admit: ({ payload }, _at, context) => known(payload, context),
       refersTo: aboutOver,
-      fold: ({ lookOvers }, _mark, { payload }) =>
-        void lookOvers.find(({ eventId }) => eventId === payload.overId)?.skipped.push(payload.look),
+      fold: ({ lookOvers }, mark, { payload: { look, overId: over } }) =>
+        void lookOvers.find(({ eventId }) => eventId === over)?.skipped.push({ ...mark, look }),
     },
     'finding-settled': {
       admit: ({ payload }, _at, { has }) => (has(payload.findingId) ? null : { code: 'no-such-event' }),

@@ -1,4 +1,5 @@
-import type { Cause } from '../inspection';
+import type { Assessment } from '../assess';
+import { openFindings, type Cause } from '../inspection';
 import { applies, LOOK_DATA, LOOKS, type InstrumentFacts, type LookId } from '../instruments';
 import type { Extent, Finding, InstrumentLog, Looker, LookOver } from '../log';
 import type { Schools } from '../schools';
@@ -59,7 +60,8 @@ export function lookRound(question: LookQuestion): LookStep[] {
   const { facts, schools, extent, by } = question;
   const all = guidesFor(facts, schools).filter((guide) => mayLook(guide, by));
   const weighed = all.map((guide) => ({ guide, look: guide.look, ...worth(guide, question) }));
-  const chosen = extent === 'full' ? weighed : mostTelling(weighed);
+  const ofBow = weighed.filter(({ look }) => LOOK_DATA[look].bow);
+  const chosen = { full: weighed, bow: ofBow, quick: mostTelling(weighed) }[extent];
   return LOOKS.flatMap((look) => chosen.filter((each) => each.look === look)).map(({ guide, look, cause }) => ({
     look,
     guide,
@@ -102,11 +104,48 @@ export function tookMs({ at, endedAt }: Pick<LookOver, 'at' | 'endedAt'>): numbe
 }
 
 /** What a round has of each look: what was seen, or that it was skipped. */
-export type LookAnswer = { finding: Finding } | { skipped: true };
+export interface LookAnswer {
+  /** The entry it stands in. */
+  eventId: string;
+  /** null: skipped. */
+  finding: Finding | null;
+}
 
 /** Answers of a round by look; the latest of each holds. */
 export function answersOf(log: Pick<InstrumentLog, 'findings'>, over: LookOver): Map<LookId, LookAnswer> {
-  const answers = new Map<LookId, LookAnswer>(over.skipped.map((look) => [look, { skipped: true }]));
-  for (const finding of log.findings) if (finding.overId === over.eventId) answers.set(finding.look, { finding });
+  const answers = new Map<LookId, LookAnswer>(
+    over.skipped.map(({ look, eventId }) => [look, { eventId, finding: null }]),
+  );
+  for (const finding of log.findings)
+    if (finding.overId === over.eventId) answers.set(finding.look, { eventId: finding.eventId, finding });
   return answers;
+}
+
+/** A look-over under way: what is to be looked at, what was answered, and what comes next. */
+export interface RoundUnderWay {
+  over: LookOver;
+  steps: LookStep[];
+  answers: Map<LookId, LookAnswer>;
+  /** null once everything is answered. */
+  next: LookStep | null;
+  behind: number;
+}
+
+/** A look-over as it stands in the log. What was found in it changes nothing of what is looked at in it. */
+export function roundUnderWay(
+  { facts, schools, log, reasons }: Pick<Assessment, 'facts' | 'schools' | 'log' | 'reasons'>,
+  over: LookOver,
+): RoundUnderWay {
+  const before = { ...log, findings: log.findings.filter(({ at }) => at < over.at) };
+  const steps = lookRound({
+    facts,
+    schools,
+    extent: over.extent,
+    by: over.by,
+    causes: reasons.map(({ cause }) => cause),
+    open: openFindings(before).map(({ look }) => look),
+  });
+  const answers = answersOf(log, over);
+  const at = steps.findIndex(({ look }) => !answers.has(look));
+  return { over, steps, answers, next: steps[at] ?? null, behind: at < 0 ? steps.length : at };
 }

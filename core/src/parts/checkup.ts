@@ -58,7 +58,7 @@ export function checkupThread({ facts, log, schools, air }: PartContext): Checku
   const caked = workshopZones(facts, schools, residueOf(facts, log));
   const found = byGravity(forWorkshop(openFindings(log)).filter(({ look }) => !look.startsWith('hair-')));
   const press = pressing(found, air);
-  const waits = caked.length > 0 || found.length > 0;
+  const waits = caked.length > 0 || found.some(({ verdict }) => verdict === 'act');
   const common = { part: 'checkup' as const, months, caked, found, pressed: press !== null };
   if (!last) {
     return {

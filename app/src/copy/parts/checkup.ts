@@ -1,4 +1,6 @@
+import type { Instrument } from '@tembrin/contract';
 import { dateWords, lastingWords } from '../dates';
+import { foundWords } from '../findings';
 import { listWords, type Moment } from '../lists';
 import { ZONE_NAMES } from '../names';
 import type { PartCopy } from './part-copy';
@@ -8,13 +10,17 @@ import type { CheckupThread } from '@tembrin/core/parts';
 const SEASONS = { start: ' Best as the heating comes on.', end: ' Best once the heating is off.' } as const;
 
 function reason(
-  { from, window, months, state, caked, turn, dateMissing }: CheckupThread,
+  { from, window, months, state, caked, turn, dateMissing, found, pressed }: CheckupThread,
+  instrument: Instrument,
   { nowMs, timeZone }: Moment,
 ): string {
-  const work =
+  const residue =
     caked.length > 0
       ? ` Work for the visit: ${listWords(caked.map(({ zone }) => ZONE_NAMES[zone].toLowerCase()))}, where residue has caked.`
       : '';
+  const work = `${residue}${found.length > 0 ? ` Found, for the visit: ${foundWords(found, instrument)}` : ''}`;
+  if (pressed && window)
+    return `What was found wants a workshop, by ${dateWords(window.late, nowMs, timeZone)} at the latest.${work}`;
   if (from === null) return `No checkup is on record. Say when a luthier last looked it over.${work}`;
   const season = turn ? SEASONS[turn] : '';
   const rule = `every ${months} months is the rule`;
@@ -29,7 +35,7 @@ function reason(
 
 export const checkupCopy: PartCopy<'checkup'> = {
   due: 'Time for a checkup',
-  reason: (thread, _instrument, moment) => reason(thread, moment),
+  reason,
   keyFigure: ({ from, dateMissing }, { nowMs }) => ({
     figure: from === null ? null : String(Math.floor((nowMs - from) / (MONTH_DAYS * DAY_MS))),
     unit: dateMissing ? 'months at least since the last checkup' : 'months since the last checkup',

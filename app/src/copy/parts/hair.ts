@@ -1,4 +1,6 @@
+import type { Instrument } from '@tembrin/contract';
 import { lastingWords } from '../dates';
+import { foundWords } from '../findings';
 import { upTo } from '../numbers';
 import type { Moment } from '../lists';
 import type { PartCopy } from './part-copy';
@@ -6,7 +8,12 @@ import { atLeastWords, playedWords, windowWords } from './windows';
 import { STRETCHED_TURNS } from '@tembrin/core/bow';
 import type { HairThread } from '@tembrin/core/parts';
 
-function reason({ clock, window, from, stretch, dateMissing, state }: HairThread, moment: Moment): string {
+function reason(thread: HairThread, instrument: Instrument, moment: Moment): string {
+  const found = thread.found.length > 0 ? ` Found: ${foundWords(thread.found, instrument)}` : '';
+  return `${clockReason(thread, moment)}${found}`;
+}
+
+function clockReason({ clock, window, from, stretch, dateMissing, state }: HairThread, moment: Moment): string {
   if (!clock || from === null)
     return 'Nobody has said when this bow was last rehaired. Say so, and it gets a forecast.';
   const stretched =
@@ -24,7 +31,7 @@ function reason({ clock, window, from, stretch, dateMissing, state }: HairThread
 
 export const hairCopy: PartCopy<'hair'> = {
   due: 'The bow wants new hair',
-  reason: (thread, _instrument, moment) => reason(thread, moment),
+  reason,
   keyFigure: ({ clock }) => ({
     figure: String(Math.round(clock ? clock.hoursPlayed + clock.hoursBefore : 0)),
     unit: clock && clock.hoursBefore > 0 ? 'hours or so played on this hair' : 'hours played on this hair',

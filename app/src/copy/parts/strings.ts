@@ -1,5 +1,6 @@
 import type { Instrument } from '@tembrin/contract';
 import { lastingWords } from '../dates';
+import { foundWords } from '../findings';
 import type { Moment } from '../lists';
 import type { PartCopy } from './part-copy';
 import { atLeastWords, playedWords, windowWords } from './windows';
@@ -7,6 +8,11 @@ import { stringNames } from '@tembrin/core/instruments';
 import type { StringsThread } from '@tembrin/core/parts';
 
 function reason(thread: StringsThread, instrument: Instrument, moment: Moment): string {
+  const found = thread.found.length > 0 ? ` Found: ${foundWords(thread.found, instrument)}` : '';
+  return `${clockReason(thread, instrument, moment)}${found}`;
+}
+
+function clockReason(thread: StringsThread, instrument: Instrument, moment: Moment): string {
   const { clock, window, from, on, oldest, dateMissing, state } = thread;
   const onFor = moment.nowMs - (from ?? moment.nowMs);
   if (!clock || from === null)

@@ -7,10 +7,11 @@ import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { dayWords } from '@/copy/dates';
+import { causeWords } from '@/copy/findings';
 import { STEP_NAMES } from '@/copy/names';
 import { OnStand } from '../now/OnStand';
 import { RosinGuide } from '../RosinGuide';
-import { LookUp } from './MayUse';
+import { LookUp } from './may-use';
 import { DRILL_DATA, drillsFor, LOOK_BACK_DAYS, missesOf, oftenMissed } from '@tembrin/core/learning';
 import { isBowed } from '@tembrin/core/instruments';
 import { ROSIN_GUIDE_DATA, ROSIN_GUIDES } from '@tembrin/core/bow';
@@ -63,9 +64,16 @@ function BenchOf({ instrument }: { instrument: Instrument }) {
 }
 
 function Jobs({ model }: { model: BenchModel }) {
-  const { wide, change, log, instrument, packed } = model;
+  const { wide, change, log, instrument, packed, reasons } = model;
+  const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
   return (
     <View>
+      <LinkRow
+        href="/bench/look"
+        title={copy.lookItOver}
+        text={reasons[0] ? causeWords(reasons[0], moment) : copy.bridgeStringsHair}
+        large
+      />
       {!wide && <LinkRow href="/bench/use" title={copy.whatMayIUse} text={copy.chooseASurfaceAnd} large />}
       <LinkRow
         href="/bench/change"

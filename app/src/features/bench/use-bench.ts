@@ -6,12 +6,12 @@ import { type RosinGuideId } from '@tembrin/core/bow';
 
 /** What the bench offers for the instrument on the stand. */
 export function useBench(instrument: Instrument) {
-  const { log } = useAssessment(instrument);
+  const { log, reasons } = useAssessment(instrument);
   const [guide, setGuide] = useState<RosinGuideId | null>(null);
   const packed = log.packings.at(-1);
   const change = log.changes.findLast(({ endedAt }) => endedAt === null);
   const wide = useWide();
-  return { log, guide, setGuide, packed, change, wide, instrument };
+  return { log, reasons, guide, setGuide, packed, change, wide, instrument };
 }
 
 export type BenchModel = ReturnType<typeof useBench>;

@@ -20,8 +20,10 @@ const NONE: readonly LogEvent[] = [];
 
 type Entry = { at: number; id: string } & ({ session: Session } | { event: LogEvent });
 
-/** Whether an event is more than a part of some session. */
-function standsAlone({ payload }: LogEvent): boolean {
+/** Whether an event is more than a part of some session, or of a look-over that found nothing there. */
+function standsAlone({ type, payload }: LogEvent): boolean {
+  if (type === 'look-over-ended' || type === 'look-skipped') return false;
+  if ('verdict' in payload) return payload.overId === null || payload.verdict !== 'good';
   return !('sessionId' in payload) || payload.sessionId === null;
 }
 

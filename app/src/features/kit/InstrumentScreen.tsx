@@ -6,6 +6,7 @@ import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { verdictSentence } from '@/copy/air';
+import { foundWords } from '@/copy/findings';
 import { measureWords, type LengthUnit } from '@/copy/measures';
 import { kindWords } from '@/copy/names';
 import { DueList } from '../DueList';
@@ -84,6 +85,11 @@ function Pages({ model }: { model: InstrumentModel }) {
         href={{ pathname: '/kit/[id]/set-up', params: { id: instrument.id } }}
         title="Set-up sheet"
         text={setUpWords(instrument, bowLog, lengths)}
+      />
+      <LinkRow
+        href={{ pathname: '/kit/[id]/found', params: { id: instrument.id } }}
+        title={copy.lookedOver}
+        text={model.found.length > 0 ? foundWords(model.found, instrument) : copy.whatWasSeen}
       />
       <LinkRow
         href={{ pathname: '/air/wood/[id]', params: { id: instrument.id } }}

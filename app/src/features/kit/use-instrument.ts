@@ -13,7 +13,7 @@ import { copy } from '@/copy/screens/kit/instrument';
 export function useInstrument(instrument: Instrument) {
   const wide = useWide();
   const assessment = useAssessment(instrument);
-  const { log, threads, pace, air } = assessment;
+  const { log, threads, pace, air, found } = assessment;
   const bows = useBows(instrument);
   const complete = useComplete(instrument.id);
   const { standId, putOnStand, lengths } = usePreferences();
@@ -30,6 +30,7 @@ export function useInstrument(instrument: Instrument) {
     bowLog: bowLogOf(assessment),
     log,
     threads,
+    found,
     pace,
     air,
     complete,

@@ -6,13 +6,17 @@ import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { openingWords } from '@/copy/because';
+import { causeWords, dangerWords, foundWords } from '@/copy/findings';
+import type { Moment } from '@/copy/lists';
 import { DueList } from '../DueList';
 import { BowTonight } from '../bows/BowTonight';
+import type { InstrumentAssessment } from '@/state/assessments';
 import { useBows } from '@/state/bows';
 import { OnStand } from './OnStand';
 import { Panes } from './Panes';
 import { Playing } from './Playing';
 import { type PartId } from '@tembrin/core/parts';
+import { openLookOver } from '@tembrin/core/inspection';
 import { openingRound } from '@tembrin/core/routines';
 import { Row, Stack } from '@/ui/layout';
 import { FETCHING_LOG } from '@/copy/common';
@@ -92,13 +96,51 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
           <Button rank="plain" title="Slackened now" onPress={slacken} start />
         </Banner>
       )}
-      {complete && <BowTonight instrument={instrument} />}
-      <BeforeYouPlay model={model} />
+      {complete && <BeforeIt instrument={instrument} model={model} />}
       {complete && !wide && due}
     </Screen>
   );
   if (!wide) return before;
   return <Panes first={before} due={complete && due} instrument={instrument} part={part} />;
+}
+
+/** What there is to see to before it is played. */
+function BeforeIt({ instrument, model }: { instrument: Instrument; model: StandModel }) {
+  const { assessment, round, moment } = model;
+  return (
+    <>
+      <FoundNow instrument={instrument} assessment={assessment} />
+      <BowTonight instrument={instrument} />
+      <BeforeYouPlay model={model} />
+      {!round && <LookOffer assessment={assessment} moment={moment} />}
+    </>
+  );
+}
+
+/** What was found and is open; what forbids playing stands out. */
+function FoundNow({ instrument, assessment: { found } }: { instrument: Instrument; assessment: InstrumentAssessment }) {
+  if (found.length === 0) return null;
+  const page = { pathname: '/kit/[id]/found', params: { id: instrument.id } } as const;
+  const danger = dangerWords(found, instrument);
+  return (
+    <>
+      {danger !== null && <Banner tone="now" text={danger} />}
+      <LinkRow href={page} title={copy.foundAndOpen} text={foundWords(found, instrument)} />
+    </>
+  );
+}
+
+/** A look-over, offered where something gives cause, or gone on with. */
+function LookOffer({ assessment: { log, reasons }, moment }: { assessment: InstrumentAssessment; moment: Moment }) {
+  const under = openLookOver(log) !== null;
+  if (!under && !reasons[0]) return null;
+  return (
+    <LinkRow
+      href={under ? '/bench/looking' : '/bench/look'}
+      title={copy.lookItOver}
+      text={under ? copy.goOnLooking : causeWords(reasons[0]!, moment)}
+    />
+  );
 }
 
 function BeforeYouPlay({ model }: { model: StandModel }) {

@@ -2,9 +2,11 @@ import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { act } from '@/state/actions';
+import { usePreferences } from '@/state/preferences';
 import { Button } from '@/ui/Button';
 import { useKeys } from '@/ui/keys';
 import { copyOf } from '@/copy/parts';
+import { unlessGone } from '../unless-gone';
 import { DoneSheet } from './DoneSheet';
 import { FittedSheet } from '../strings/routes';
 import { beginsAnew, partOf, type PartEntry, type PartId, type Thread } from '@tembrin/core/parts';
@@ -31,7 +33,7 @@ export function PartActions({ thread, instrument, bow, nowMs }: PartActionsProps
   return (
     <>
       <Button title={first.title} onPress={first.run} hotkey="d" />
-      {(thread.part === 'hair' || thread.part === 'strings') && (state === 'now' || state === 'soon') && (
+      {canBeStillGood(thread) && (
         <Button
           rank="outline"
           title={copy.lookedItOverStill}
@@ -65,6 +67,20 @@ export function PartActions({ thread, instrument, bow, nowMs }: PartActionsProps
   );
 }
 
+/** Whether it is offered to say that it was looked at and found good, without a round. */
+const canBeStillGood = ({ part, state }: Thread) =>
+  part === 'hair-look' || ((part === 'hair' || part === 'strings') && (state === 'now' || state === 'soon'));
+
+/** The look at the bow: the bow part of the look-over. */
+async function lookAtBow(instrumentId: string, bow: { bowId?: string }): Promise<void> {
+  const goOn = unlessGone(() => router.push('/bench/looking'));
+  const payload = { extent: 'bow', by: 'player', ...bow } as const;
+  const begun = await act(instrumentId, [{ type: 'look-over-began', payload }], null);
+  if (begun.length === 0) return;
+  usePreferences.getState().putOnStand(instrumentId);
+  goOn();
+}
+
 /** Puts on record that a part was looked at and found still good: it lasts at least so long. */
 function stillGood(instrumentId: string, part: PartId, bow: { bowId?: string }): void {
   if (part === 'strings')
@@ -96,7 +112,7 @@ function actionOf(
         run: () => router.push({ pathname: '/air/wood/[id]', params: { id } }),
       };
     case 'hair-look':
-      return { title: copy.lookedItOverStill, run: () => stillGood(id, 'hair', bow) };
+      return { title: copy.lookAtTheBow, run: () => void lookAtBow(id, bow) };
     case 'rosin':
       return {
         title: 'Rosined now',

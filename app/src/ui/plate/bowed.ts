@@ -86,6 +86,19 @@ function bowedPlate({ half, sloped, chinRest, shoulderRest, endpin, count }: Bow
       }),
       ...(endpin && { endpin: [path('M-11 350H11V406H-11Z', 'none', 0)] }),
     },
+    anchors: {
+      strings: [0, 90],
+      'rosin-zones': [0, 168],
+      'hand-zones': [62, 40],
+      'shoulder-rest': [-84, 272],
+      'chin-rest': [-58, 322],
+      'under-tailpiece': [0, 300],
+      fretboard: [0, 40],
+      bridge: [0, 196],
+      pegs: [0, top - 34],
+      endpin: [0, 384],
+      whole: [-62, 210],
+    },
   };
 }
 
@@ -124,5 +137,6 @@ export function bowPlate(height: number): PlateData {
       'bow-screw': [path(`M2 ${screw - 14}H20V${screw + 8}H2Z`, 'none', 0), path(hair, 'none', 7)],
       'bow-stick': [path(stick, 'none', 13), path(`M10 ${frog - 2}H34V${frog + 26}H10Z`, 'none', 0)],
     },
+    anchors: { 'bow-hair': [28, middle + 40], 'bow-stick': [18, middle - 40], 'bow-screw': [11, screw - 2] },
   };
 }

@@ -56,5 +56,13 @@ export function guitarPlate(electric: boolean, count = 6): PlateData {
       pegs: [path(taper(-260, 31, -204, 31), 'none', 0)],
       whole: [path(electric ? ELECTRIC : ACOUSTIC, 'none', 6, true)],
     },
+    anchors: {
+      strings: [0, 150],
+      'hand-zones': [84, 170],
+      fretboard: [0, -90],
+      bridge: [0, bridge],
+      pegs: [0, -232],
+      whole: [-72, 226],
+    },
   };
 }

@@ -60,5 +60,12 @@ export function harpPlate(pedal: boolean): PlateData {
       pegs: [path(NECK + NECK_UNDER, 'none', 0)],
       whole: [path(body, 'none', 6), path(column, 'none', 4)],
     },
+    anchors: {
+      strings: [-10, 20],
+      'hand-zones': [92, -120],
+      action: [0, -178],
+      pegs: [0, -188],
+      whole: [10, 110],
+    },
   };
 }

@@ -18,6 +18,8 @@ export interface PlateData {
   viewBox: readonly [x: number, y: number, width: number, height: number];
   shapes: readonly Shape[];
   zones: Readonly<Partial<Record<Zone, readonly Shape[]>>>;
+  /** Where a mark stands that is about a whole zone. */
+  anchors: Readonly<Partial<Record<Zone, readonly [x: number, y: number]>>>;
 }
 
 export const path = (d: string, fill: Material, edge = 0, mirrored = false): Shape => ({ d, fill, edge, mirrored });

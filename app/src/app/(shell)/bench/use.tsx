@@ -1,1 +1,1 @@
-export { MayUse as default } from '@/features/bench/MayUse';
+export { MayUse as default } from '@/features/bench/may-use';

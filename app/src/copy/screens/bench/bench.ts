@@ -2,6 +2,8 @@ import { dayWords } from '@/copy/dates';
 
 /** What features/bench/Bench.tsx says. */
 export const copy = {
+  lookItOver: 'Look it over',
+  bridgeStringsHair: 'Bridge, strings, hair, seams: three looks, or all in ten minutes.',
   whatMayIUse: 'What may I use on this?',
   chooseASurfaceAnd: 'Choose a surface and what is in your hand: allowed, only so, or never, and why.',
   underWaySinceTake: (at: number, nowMs: number, timeZone: string) =>

@@ -3,6 +3,8 @@ import { listWords } from '@/copy/lists';
 
 /** What features/kit/InstrumentScreen.tsx says. */
 export const copy = {
+  lookedOver: 'Looked over',
+  whatWasSeen: 'What was seen, each thing as a line over the years.',
   putOnTheStand: (name: string) => `Put ${name} on the stand`,
   playedInSessionsOn: (hours: number, sessions: number) =>
     `${hoursWords(hours)} played in ${sessions} ${sessions === 1 ? 'session' : 'sessions'} on record.`,

@@ -2,6 +2,9 @@ import { dayWords, clockWords, lastingWords, sinceDayWords } from '@/copy/dates'
 
 /** What features/now/Stand.tsx says. */
 export const copy = {
+  foundAndOpen: 'Found and open',
+  lookItOver: 'Look it over',
+  goOnLooking: 'Go on where you left off.',
   enterASessionPlayed: 'Enter a session played earlier',
   beforeYouPlay: 'Before you play',
   goOnWithThe: 'Go on with the closing round',

@@ -1,5 +1,6 @@
 /** What features/part/PartActions.tsx says. */
 export const copy = {
+  lookAtTheBow: 'Look at the bow',
   lookedItOverStill: 'Looked it over, still good',
   stillGood: { hair: 'The look at the hair is on record.', strings: 'On record: the strings are still good.' },
   changeThemStepBy: 'Change them step by step',

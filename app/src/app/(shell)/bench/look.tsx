@@ -1,0 +1,1 @@
+export { LookStart as default } from '@/features/look/routes';

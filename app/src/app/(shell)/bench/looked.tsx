@@ -1,0 +1,1 @@
+export { Looked as default } from '@/features/look/routes';

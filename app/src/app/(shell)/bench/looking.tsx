@@ -1,0 +1,1 @@
+export { LookRound as default } from '@/features/look/routes';

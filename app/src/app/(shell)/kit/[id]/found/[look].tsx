@@ -1,0 +1,1 @@
+export { LookRoute as default } from '@/features/look/routes';

@@ -1,0 +1,1 @@
+export { LookAgainRoute as default } from '@/features/look/routes';

@@ -1,0 +1,1 @@
+export { FindingsRoute as default } from '@/features/look/routes';

@@ -1,0 +1,71 @@
+import type { Instrument } from '@tembrin/contract';
+import { useState } from 'react';
+import { Button } from '@/ui/Button';
+import { Choice } from '@/ui/Choice';
+import { Field } from '@/ui/Field';
+import { Text } from '@/ui/Text';
+import { Stack } from '@/ui/layout';
+import { VERDICT_WORDS } from '@/copy/findings';
+import { inUnits } from '@/copy/measures';
+import { copy } from '@/copy/screens/look/round';
+import { FIGURE_DATA, stringNames, type LookId } from '@tembrin/core/instruments';
+import { FigureField } from '../FigureField';
+import type { AnswerFields } from './use-answer';
+
+/** More strings than these are not offered one by one. */
+const MOST_STRINGS = 12;
+
+/** The figures of a look. */
+export function LookFigures({ model }: { model: AnswerFields }) {
+  const { figures, texts, errors, setText, told } = model;
+  if (figures.length === 0) return null;
+  return (
+    <Stack gap="half">
+      {figures.map((figure) => (
+        <FigureField
+          key={figure}
+          figure={figure}
+          label={FIGURE_DATA[figure].title}
+          text={texts[figure] ?? ''}
+          onText={(text) => setText(figure, text)}
+          error={errors[figure]}
+        />
+      ))}
+      <Text kind="small" tone="quiet" role="status">
+        {told ? copy.byFigure(VERDICT_WORDS[told]) : inUnits(copy.sayFigure)}
+      </Text>
+    </Stack>
+  );
+}
+
+/** Which string it is about, and a note. */
+export function LookDetails({
+  instrument,
+  look,
+  model,
+}: {
+  instrument: Instrument;
+  look: LookId;
+  model: AnswerFields;
+}) {
+  const { string, setString, note, setNote } = model;
+  const [open, setOpen] = useState(false);
+  const names = stringNames(instrument);
+  return (
+    <Stack gap="half">
+      {look === 'strings' && names.length <= MOST_STRINGS && (
+        <Choice
+          label={copy.which}
+          options={[{ value: -1, title: copy.allStrings }, ...names.map((title, value) => ({ value, title }))]}
+          value={string ?? -1}
+          onChange={(value) => setString(value < 0 ? null : value)}
+        />
+      )}
+      {open ? (
+        <Field label={copy.note} value={note} onChangeText={setNote} autoFocus />
+      ) : (
+        <Button rank="plain" title={copy.addNote} onPress={() => setOpen(true)} start flush />
+      )}
+    </Stack>
+  );
+}

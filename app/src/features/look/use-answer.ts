@@ -1,0 +1,75 @@
+import type { Instrument } from '@tembrin/contract';
+import { useState } from 'react';
+import { inHand } from '@/state/bows';
+import type { InstrumentAssessment } from '@/state/assessments';
+import { usePreferences } from '@/state/preferences';
+import { readMeasure } from '@/copy/measures';
+import { bowLogOf } from '@tembrin/core/assess';
+import { verdictOfAll, type FigureRead } from '@tembrin/core/inspection';
+import { LOOK_DATA, type Figure, type LookId, type Verdict } from '@tembrin/core/instruments';
+import { decisive, type EventOf, type Looker } from '@tembrin/core/log';
+
+const LONGEST_NOTE = 300;
+
+type Seen = EventOf<'looked-at'>['payload'];
+
+/** What is said of one look before it is answered: its figures, which string, where, a note. */
+export function useAnswer(instrument: Instrument, assessment: InstrumentAssessment, look: LookId) {
+  const { facts, log, bows } = assessment;
+  const lengths = usePreferences((state) => state.lengths);
+  const { figures = [], bow, zone } = LOOK_DATA[look];
+  const [texts, setTexts] = useState<Readonly<Partial<Record<Figure, string>>>>({});
+  const [errors, setErrors] = useState<Readonly<Partial<Record<Figure, string>>>>({});
+  const [string, setString] = useState<number | null>(null);
+  const [point, setPoint] = useState<Seen['point']>(null);
+  const [note, setNote] = useState('');
+  const read = figures.flatMap((figure) => {
+    const text = texts[figure]?.trim() ?? '';
+    return text === '' ? [] : [{ figure, value: readMeasure(figure, text, lengths) }];
+  });
+  const known = read.filter((each): each is FigureRead => typeof each.value === 'number');
+  const own = bow ? bowLogOf(assessment) : log;
+  const told = verdictOfAll(known, {
+    facts,
+    earlier: own.measures,
+    rehairedAt: decisive(own.rehairs)?.at ?? null,
+    nowMs: log.nowMs,
+  });
+  /** What is put on record; null where a figure cannot be read, which is then said. */
+  const answer = (verdict: Verdict, by: Looker, overId: string | null): Seen | null => {
+    const wrong = read.filter((each) => typeof each.value === 'string');
+    setErrors(Object.fromEntries(wrong.map(({ figure, value }) => [figure, value])));
+    if (wrong.length > 0) return null;
+    return {
+      look,
+      verdict,
+      overId,
+      by,
+      zone,
+      point: verdict === 'good' ? null : point,
+      figures: known,
+      string: verdict === 'good' ? null : string,
+      note: note.trim(),
+      ...(bow && inHand(instrument, bows)),
+    };
+  };
+  return {
+    figures,
+    texts,
+    errors,
+    told,
+    setText: (figure: Figure, text: string) => {
+      setErrors({});
+      setTexts((before) => ({ ...before, [figure]: text }));
+    },
+    string,
+    setString,
+    point,
+    setPoint,
+    note,
+    setNote: (text: string) => setNote(text.slice(0, LONGEST_NOTE)),
+    answer,
+  };
+}
+
+export type AnswerFields = Omit<ReturnType<typeof useAnswer>, 'answer'>;
