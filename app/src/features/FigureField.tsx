@@ -34,7 +34,7 @@ export function FigureField({ figure, text, onText, error, label, onSubmit }: Fi
       <Button rank="outline" title="−" label={`Less${of}`} onPress={() => nudge(-stride)} />
       <Stack grow>
         <Field
-          label={label === undefined ? UNIT_LABELS[unit] : `${label}, ${UNIT_LABELS[unit].toLowerCase()}`}
+          label={label === undefined ? UNIT_LABELS[unit] : `${label}, ${unit}`}
           inputMode="decimal"
           value={text}
           onChangeText={onText}

@@ -4,7 +4,7 @@ import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Text } from '@/ui/Text';
-import { Stack } from '@/ui/layout';
+import { Row, Stack } from '@/ui/layout';
 import { VERDICT_WORDS } from '@/copy/findings';
 import { inUnits } from '@/copy/measures';
 import { copy } from '@/copy/screens/look/round';
@@ -21,16 +21,32 @@ export function LookFigures({ model }: { model: AnswerFields }) {
   if (figures.length === 0) return null;
   return (
     <Stack gap="half">
-      {figures.map((figure) => (
-        <FigureField
-          key={figure}
-          figure={figure}
-          label={FIGURE_DATA[figure].title}
-          text={texts[figure] ?? ''}
-          onText={(text) => setText(figure, text)}
-          error={errors[figure]}
-        />
-      ))}
+      {figures.length > 2 ? (
+        <Row gap="small" align="end">
+          {figures.map((figure) => (
+            <Stack key={figure} grow>
+              <Field
+                label={copy.short(figure)}
+                inputMode="decimal"
+                value={texts[figure] ?? ''}
+                onChangeText={(text) => setText(figure, text)}
+                error={errors[figure]}
+              />
+            </Stack>
+          ))}
+        </Row>
+      ) : (
+        figures.map((figure) => (
+          <FigureField
+            key={figure}
+            figure={figure}
+            label={FIGURE_DATA[figure].title}
+            text={texts[figure] ?? ''}
+            onText={(text) => setText(figure, text)}
+            error={errors[figure]}
+          />
+        ))
+      )}
       <Text kind="small" tone="quiet" role="status">
         {told ? copy.byFigure(VERDICT_WORDS[told]) : inUnits(copy.sayFigure)}
       </Text>

@@ -19,6 +19,8 @@ import { inUnits } from '@/copy/measures';
 import { copy } from '@/copy/screens/look/round';
 import { openLookOver } from '@tembrin/core/inspection';
 import { LOOK_DATA } from '@tembrin/core/instruments';
+import type { LookOver } from '@tembrin/core/log';
+import { MINUTE_MS } from '@tembrin/core/time';
 import { roundUnderWay, type LookStep, type RoundUnderWay } from '@tembrin/core/looks';
 import { HandsBusyView } from '../hands-busy';
 import { Answers } from './Answers';
@@ -35,11 +37,16 @@ export function LookRound() {
 function Under({ instrument }: { instrument: Instrument }) {
   const assessment = useAssessment(instrument);
   const over = openLookOver(assessment.log);
-  if (!over) return <Redirect href="/bench/look" />;
+  const last = assessment.log.lookOvers.at(-1);
+  if (!over) return <Redirect href={last && justEnded(last, assessment.log.nowMs) ? resultOf(last) : '/bench/look'} />;
   const round = roundUnderWay(assessment, over);
-  if (!round.next) return <Redirect href={{ pathname: '/bench/looked', params: { over: over.eventId } }} />;
+  if (!round.next) return <Redirect href={resultOf(over)} />;
   return <Step key={round.next.look} instrument={instrument} assessment={assessment} round={round} step={round.next} />;
 }
+
+const resultOf = ({ eventId }: LookOver) => ({ pathname: '/bench/looked', params: { over: eventId } }) as const;
+/** Its end is what took the player off this page. */
+const justEnded = ({ endedAt }: LookOver, nowMs: number) => endedAt !== null && nowMs - endedAt < 5 * MINUTE_MS;
 
 interface StepProps {
   instrument: Instrument;
@@ -147,10 +154,12 @@ function Usual(props: ViewProps) {
           </Scroll>
           <Row gap="small">
             <Button rank="plain" title={model.undoTitle} onPress={model.undo} hotkey="u" grow />
-            {round.behind > 0 && <Button rank="plain" title={copy.stop} onPress={model.stop} />}
             <Button rank="plain" title={copy.later} onPress={model.later} hotkey="Escape" />
           </Row>
-          <Button rank="outline" title={copy.skip} onPress={model.skip} hotkey="k" />
+          <Row gap="small">
+            {round.behind > 0 && <Button rank="outline" title={copy.stop} onPress={model.stop} grow />}
+            <Button rank="outline" title={copy.skip} onPress={model.skip} hotkey="k" grow />
+          </Row>
         </Stack>
       </Split>
     </Stack>

@@ -8,7 +8,6 @@ import type { LookId, Verdict } from '@tembrin/core/instruments';
 import type { LookStep, RoundUnderWay } from '@tembrin/core/looks';
 import type { Draft } from '@/state/log';
 import { LOOK_DATA } from '@tembrin/core/instruments';
-import { unlessGone } from '../unless-gone';
 import { copy } from '@/copy/screens/look/round';
 import { copy as ended } from '@/copy/screens/look/looked';
 import { useAnswer } from './use-answer';
@@ -27,7 +26,6 @@ export function useLookRound(
     // A second tap on the same look is no answer to the one to come.
     if (answered.current === look) return;
     answered.current = look;
-    const goOn = unlessGone(() => router.replace({ pathname: '/bench/looked', params: { over: over.eventId } }));
     const end: Draft = { type: 'look-over-ended', payload: { overId: over.eventId } };
     const recorded = await act(instrument.id, last ? [draft, end] : [draft], null);
     if (recorded.length === 0) {
@@ -39,7 +37,6 @@ export function useLookRound(
       await takeBack(recorded);
       router.push('/bench/looking');
     });
-    goOn();
   };
   const isLast = behind + 1 === steps.length;
   const answer = (verdict: Verdict) => {
@@ -54,10 +51,7 @@ export function useLookRound(
     await takeBack([{ id: over.eventId, instrumentId: instrument.id }]);
     router.replace('/bench/look');
   };
-  const stop = () =>
-    void record({ type: 'look-over-ended', payload: { overId: over.eventId } }, false).then(() =>
-      router.replace({ pathname: '/bench/looked', params: { over: over.eventId } }),
-    );
+  const stop = () => void record({ type: 'look-over-ended', payload: { overId: over.eventId } }, false);
   const undoTitle = previous ? copy.undo(LOOK_DATA[steps[behind - 1]!.look].title) : 'Back';
   return { ...model, answer, skip, undo: () => void undo(), undoTitle, stop, later: () => router.replace('/bench') };
 }

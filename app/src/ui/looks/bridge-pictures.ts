@@ -111,9 +111,9 @@ export const stringWound: Draw = (verdict) => {
   const broken = (x: number) => verdict === 'act' && x > 60 && x < 84;
   return {
     shapes: [
-      line('M0 42H132', 5, 'metal'),
+      line('M0 42H132', 5, 'ebony'),
       ...WINDINGS.flatMap((x): Shape[] =>
-        broken(x) ? [] : [line(`M${x} ${verdict === 'watch' && x > 56 && x < 92 ? 36 : 30}q4 12 0 24`, 3.4, 'string')],
+        broken(x) ? [] : [line(`M${x} ${verdict === 'watch' && x > 56 && x < 92 ? 36 : 30}q4 12 0 24`, 3.4, 'metal')],
       ),
     ],
     marks: {
@@ -199,7 +199,7 @@ export const fineTuners: Draw = (verdict) => {
 export const tailpiece: Draw = (verdict) => ({
   shapes: [
     solid('M30 4H102L94 34H38Z', 'ebony', 0),
-    line('M50 34V58Q50 72 66 72Q82 72 82 58V34', verdict === 'watch' ? 5.5 : 4, 'string'),
+    line('M50 34V58Q50 72 66 72Q82 72 82 58V34', verdict === 'watch' ? 5.5 : 4, 'metal'),
     path(ellipse(66, 66, 9), 'ebony', 0),
     line('M40 50H92', 4, 'stick'),
   ],

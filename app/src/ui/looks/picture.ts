@@ -16,7 +16,7 @@ export const TALL = 84;
 /** One of three, by the verdict. */
 export const by = <T>(good: T, watch: T, act: T) => ({ good, watch, act });
 
-export const line = (d: string, width = 1.6, fill: Material = 'string'): Shape => path(d, fill, width);
+export const line = (d: string, width = 1.6, fill: Material = 'metal'): Shape => path(d, fill, width);
 export const solid = (d: string, fill: Material = 'wood', edge = 1.6): Shape => path(d, fill, edge);
 export const box = (x: number, y: number, width: number, height: number, fill: Material = 'wood', edge = 1.6): Shape =>
   path(`M${x} ${y}h${width}v${height}h${-width}Z`, fill, edge);

@@ -22,9 +22,6 @@ export const copy = {
   },
   settledOn: (how: string, when: string) => `${how} ${when}`,
   howItIsLookedAt: 'How it is looked at',
-  limits: 'What it looks like',
   by: { child: 'by a child', player: 'by the player', teacher: 'by a teacher' },
-  noSuchLook: 'That is not looked at on this instrument.',
   pointAt: 'Tap the plate where something is wrong, or choose below.',
-  whatIsThere: (zone: string) => `What is looked at there: ${zone}`,
 } as const;

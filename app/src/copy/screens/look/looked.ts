@@ -9,7 +9,6 @@ export const copy = {
   title: 'Looked over',
   took: (ms: number, looks: number) => `${looks} looks in ${lastingWords(ms)}.`,
   looks: (looks: number) => `${looks} looks.`,
-  nothing: 'Nothing found',
   allGood: 'All that was looked at is as it should be.',
   found: 'Found',
   whatItChanges: 'What it changes',

@@ -1,3 +1,11 @@
+import { FIGURE_DATA, type Figure } from '@tembrin/core/instruments';
+
+const SHORT: Readonly<Partial<Record<Figure, string>>> = {
+  'bow-band-tip': 'At the tip, %',
+  'bow-band-mid': 'Middle, %',
+  'bow-band-frog': 'At the frog, %',
+};
+
 /** What features/look/LookRound.tsx says. */
 export const copy = {
   documentTitle: 'Looking it over · Tembrin',
@@ -11,11 +19,11 @@ export const copy = {
   sayFigure: 'Say the figures, then answer; or answer by eye.',
   which: 'Which string',
   allStrings: 'All',
+  short: (figure: Figure) => SHORT[figure] ?? FIGURE_DATA[figure].title,
   note: 'Note',
   addNote: 'Add a note',
   markSpot: 'Tap the plate to mark the spot',
   spotMarked: 'Spot marked',
-  takeSpotAway: 'Take the mark away',
   skip: 'Skip',
   undo: (title: string) => `Undo: ${title.toLowerCase()}`,
   stop: 'Stop here',
@@ -25,8 +33,5 @@ export const copy = {
   usualView: 'Usual view',
   takeTheLastAnswer: 'Take the last answer back',
   leaveForLater: 'Leave it for later',
-  notYours: 'An adult does this.',
   answers: 'What it looks like',
-  oneMore: 'One more',
-  oneLess: 'One less',
 } as const;

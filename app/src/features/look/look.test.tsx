@@ -1,0 +1,221 @@
+import { router } from 'expo-router';
+import { act, takeBack } from '@/state/actions';
+import { useAssessment } from '@/state/assessments';
+import { todoWords, whoWords } from '@/copy/looks';
+import { anEvent, anInstrument, evenings, openTestHousehold, standAt, TONIGHT } from '@/testing/household';
+import { runHook } from '@/testing/hook';
+import { adviceOn, openLookOver } from '@tembrin/core/inspection';
+import type { EventOf, LogEvent } from '@tembrin/core/log';
+import { LOOK_GUIDES, roundUnderWay } from '@tembrin/core/looks';
+import { marksOf } from './marks';
+import { useFindings } from './use-findings';
+import { useLook } from './use-look';
+import { useLookRound } from './use-look-round';
+import { useLookStart } from './use-look-start';
+import { useLooked } from './use-looked';
+
+jest.mock('expo-router', () => ({ router: { push: jest.fn(), replace: jest.fn() } }));
+jest.mock('@/state/actions', () => ({
+  act: jest.fn(async (_id: string, drafts: unknown[]) => drafts),
+  takeBack: jest.fn(async () => undefined),
+}));
+
+const MINUTE = 60_000;
+const DAY = 86_400_000;
+const heron = anInstrument('Heron', 'violin');
+type Seen = EventOf<'looked-at'>['payload'];
+const seen = (look: Seen['look'], verdict: Seen['verdict'], overId: string | null, more: Partial<Seen> = {}): Seen => ({
+  look,
+  verdict,
+  overId,
+  by: 'player',
+  zone: null,
+  point: null,
+  figures: [],
+  string: null,
+  note: '',
+  ...more,
+});
+const began = (minutesAgo: number, extent: 'quick' | 'full' | 'bow' = 'quick') =>
+  anEvent(heron, 'look-over-began', TONIGHT - minutesAgo * MINUTE, { extent, by: 'player' });
+const drafts = () => jest.mocked(act).mock.calls.at(-1)![1] as { type: string; payload: unknown }[];
+
+beforeEach(() => {
+  standAt(TONIGHT);
+  jest.clearAllMocks();
+});
+afterEach(() => jest.useRealTimers());
+
+/** The look in hand of the round that is under way. */
+function inRound() {
+  return runHook(() => {
+    const assessment = useAssessment(heron);
+    const round = roundUnderWay(assessment, openLookOver(assessment.log)!);
+    return { round, ...useLookRound(heron, assessment, round, round.next!) };
+  });
+}
+
+describe('before a look-over', () => {
+  it('says what it costs, how many looks it has, and begins', async () => {
+    openTestHousehold([heron], evenings(heron, 6));
+    const hook = runHook(() => useLookStart(heron));
+    expect(hook.now.counts).toEqual({ quick: 3, full: 19, bow: 5 });
+    expect(hook.now.time.measured).toBe(false);
+    expect(hook.now.reasons.map(({ cause }) => cause)).toEqual(['never']);
+    await hook.after(({ setExtent }) => setExtent('bow'));
+    await hook.after(({ begin }) => begin());
+    expect(drafts()).toEqual([{ type: 'look-over-began', payload: { extent: 'bow', by: 'player' } }]);
+    expect(router.push).toHaveBeenCalledWith('/bench/looking');
+  });
+
+  it('a child’s is composed for a child; a fall is put on record', async () => {
+    const wren = { ...heron, id: '00000000-0000-4000-8000-0000000000aa' };
+    wren.setUp = { ...heron.setUp, player: 'child' };
+    openTestHousehold([wren], []);
+    const hook = runHook(() => useLookStart(wren));
+    expect(hook.now.by).toBe('child');
+    await hook.after(({ setExtent }) => setExtent('full'));
+    expect(hook.now.steps.map(({ look }) => look)).not.toContain('post');
+    await hook.after(({ fell }) => fell());
+    expect(drafts()).toEqual([{ type: 'knocked', payload: {} }]);
+  });
+});
+
+describe('a look', () => {
+  it('is answered with its figures, its zone and its note; the figures tell what they mean', async () => {
+    const over = began(2);
+    openTestHousehold([heron], [over]);
+    const hook = inRound();
+    expect(hook.now.round.next!.look).toBe('bridge-lean');
+    await hook.after(({ setText }) => setText('bridge-angle', '95'));
+    expect(hook.now.told).toBe('act');
+    await hook.after(({ setPoint }) => setPoint({ x: 0.5, y: 0.4 }));
+    await hook.after(({ setNote }) => setNote(' After tuning. '));
+    await hook.after(({ answer }) => answer('act'));
+    expect(drafts()).toEqual([
+      {
+        type: 'looked-at',
+        payload: seen('bridge-lean', 'act', over.id, {
+          zone: 'bridge',
+          point: { x: 0.5, y: 0.4 },
+          figures: [{ figure: 'bridge-angle', value: 95 }],
+          note: 'After tuning.',
+        }),
+      },
+    ]);
+  });
+
+  it('with a figure that cannot be is not put on record; it says what to do', async () => {
+    openTestHousehold([heron], [began(2)]);
+    const hook = inRound();
+    await hook.after(({ setText }) => setText('bridge-angle', '950'));
+    await hook.after(({ answer }) => answer('good'));
+    expect(act).not.toHaveBeenCalled();
+    expect(hook.now.errors['bridge-angle']).toMatch(/lies between 60 and 120°/);
+  });
+
+  it('the last one ends the round; a second tap answers nothing more', async () => {
+    const over = began(2);
+    const events: LogEvent[] = [
+      over,
+      anEvent(heron, 'looked-at', TONIGHT - MINUTE, seen('bridge-lean', 'good', over.id)),
+      anEvent(heron, 'look-skipped', TONIGHT - MINUTE + 1, { look: 'strings', overId: over.id }),
+    ];
+    openTestHousehold([heron], events);
+    const hook = inRound();
+    expect(hook.now.round.next!.look).toBe('hair-band');
+    expect(hook.now.undoTitle).toBe('Undo: strings');
+    await hook.after(({ answer }) => {
+      answer('good');
+      answer('good');
+    });
+    expect(act).toHaveBeenCalledTimes(1);
+    expect(drafts().map(({ type }) => type)).toEqual(['looked-at', 'look-over-ended']);
+    await hook.after(({ undo }) => undo());
+    expect(takeBack).toHaveBeenCalledWith([{ id: events[2]!.id, instrumentId: heron.id }]);
+  });
+
+  it('taken back before the first answer, the round was never begun', async () => {
+    const over = began(2);
+    openTestHousehold([heron], [over]);
+    const hook = inRound();
+    await hook.after(({ undo }) => undo());
+    expect(takeBack).toHaveBeenCalledWith([{ id: over.id, instrumentId: heron.id }]);
+    expect(router.replace).toHaveBeenCalledWith('/bench/look');
+  });
+});
+
+describe('what a look-over found', () => {
+  const over = began(12, 'full');
+  const rehaired = anEvent(heron, 'rehaired', TONIGHT - 300 * DAY, { reason: 'worn', known: true });
+  const events: LogEvent[] = [
+    ...evenings(heron, 120),
+    rehaired,
+    over,
+    anEvent(heron, 'looked-at', TONIGHT - 9 * MINUTE, seen('seams', 'act', over.id, { zone: 'whole' })),
+    anEvent(heron, 'looked-at', TONIGHT - 8 * MINUTE, seen('pegs', 'watch', over.id, { zone: 'pegs' })),
+    anEvent(
+      heron,
+      'looked-at',
+      TONIGHT - 7 * MINUTE,
+      seen('hair-band', 'act', over.id, {
+        zone: 'bow-hair',
+        figures: [{ figure: 'bow-band-mid', value: 50 }],
+      }),
+    ),
+    anEvent(heron, 'looked-at', TONIGHT - 6 * MINUTE, seen('strings', 'good', over.id)),
+    anEvent(heron, 'look-over-ended', TONIGHT - 2 * MINUTE, { overId: over.id }),
+  ];
+  const ended = () => {
+    openTestHousehold([heron], events);
+    return runHook(() => {
+      const assessment = useAssessment(heron);
+      return useLooked(heron, assessment, assessment.log.lookOvers[0]!);
+    });
+  };
+
+  it('the worst first, with what it changes: hair pulled in, a visit wanted, strings proven', () => {
+    const { now } = ended();
+    expect(now.found.map(({ finding }) => finding.look)).toEqual(['hair-band', 'seams', 'pegs']);
+    expect(now.ms).toBe(10 * MINUTE);
+    expect(now.good).toEqual(['strings']);
+    expect(now.skipped).toContain('post');
+    expect(now.hair.verdict).toBe('rehair');
+    expect(now.hair.moved!.after.middle).toBeLessThan(now.hair.moved!.before.middle);
+    expect(now.strings.proven).toBe(true);
+    expect(now.visit.pressed!.middle).toBeLessThan(TONIGHT + 10 * DAY);
+    // Hair is for the workshop too, and what is only watched waits for it.
+    expect(now.visit.joins).toBe(3);
+  });
+
+  it('stands on the plate and in a list of its own; one thing is a line that can be settled', async () => {
+    openTestHousehold([heron], events);
+    const list = runHook(() => useFindings(heron)).now;
+    expect(list.open).toHaveLength(3);
+    expect(marksOf(list.open.map(({ finding }) => finding)).map(({ zone, verdict }) => [zone, verdict])).toEqual([
+      ['bow-hair', 'act'],
+      ['whole', 'act'],
+      ['pegs', 'watch'],
+    ]);
+    const one = runHook(() => useLook(heron, 'seams'));
+    expect(one.now.line).toHaveLength(1);
+    await one.after(({ settle }) => settle('mended'));
+    expect(drafts()).toEqual([{ type: 'finding-settled', payload: { findingId: events.at(-5)!.id, how: 'mended' } }]);
+    expect(runHook(() => useLook(heron, 'no such look')).now.guide).toBeNull();
+  });
+});
+
+test('sharp fret ends and wood at 31 %: humidify first', () => {
+  const finding = { look: 'fret-ends', verdict: 'act' } as const;
+  const air = { verdict: { state: 'act', side: 'dry', body: { restRh: 0.31 } } } as unknown as Parameters<
+    typeof adviceOn
+  >[1];
+  const guide = LOOK_GUIDES.find(({ look }) => look === 'fret-ends');
+  const advice = adviceOn(finding, air);
+  expect(todoWords(finding, advice, guide)).toMatch(
+    /^The wood is at rest at 31 %: too dry\. Humidify for days first\./,
+  );
+  expect(whoWords(advice)).toBe('The air first; then look again.');
+  expect(whoWords(adviceOn(finding, null))).toBe('A luthier, with the next visit.');
+  expect(whoWords(adviceOn({ look: 'post', verdict: 'act' }, null))).toBe('A luthier, now; do not play until then.');
+});
