@@ -18,6 +18,7 @@ export * from './care';
 export * from './learning';
 export * from './inspection';
 export * from './looks';
+export * from './vision';
 export * from './parts';
 export * from './year';
 export * from './assess';

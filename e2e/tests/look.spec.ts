@@ -86,3 +86,35 @@ test('a parent with a child’s bow: the yearly look, half the hair is gone, and
   await expect(page.getByText(/^Another bow is cheaper: /)).toBeVisible();
   await expectAccessible(page, 'rehair or another bow');
 });
+
+test('the gauge: a card is matched once, kept for the device, and asked for again at another zoom', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addInstrument(page, 'Violin');
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await page.getByRole('link', { name: /^Gauge at true size/ }).click();
+  const outline = page.getByRole('img', { name: 'Outline of a bank card' });
+  const before = (await outline.boundingBox())!.width;
+  await page.getByRole('button', { name: '+10 Much wider' }).click();
+  await page.getByRole('button', { name: '− Narrower' }).click();
+  await page.keyboard.press('ArrowRight');
+  expect((await outline.boundingBox())!.width).toBeCloseTo(before + 10, 0);
+  await expectAccessible(page, 'matching a card');
+  await page.getByRole('button', { name: 'It matches' }).click();
+  // A violin’s gap of 7 mm, drawn as the card has it: 53.98 mm are as wide as the outline.
+  const pxPerMm = (before + 10 - 4) / 53.98;
+  const bar = page.getByRole('img', { name: 'Bow gap, 7 mm' }).locator('rect');
+  expect((await bar.boundingBox())!.height).toBeCloseTo(7 * pxPerMm, 0);
+  await expectAccessible(page, 'the gauge');
+  await page.getByRole('radio', { name: 'Right angle' }).click();
+  await expect(page.getByRole('img', { name: 'Right angle' })).toBeVisible();
+  await page.reload();
+  await expect(page.getByRole('radio', { name: 'Ruler' })).toBeVisible();
+  await page.evaluate(() => {
+    const scale = JSON.parse(localStorage.getItem('tembrin-gauge')!);
+    localStorage.setItem('tembrin-gauge', JSON.stringify({ ...scale, ratio: 2.5 }));
+  });
+  await page.reload();
+  await expect(page.getByRole('alert')).toContainText('The zoom or the screen has changed');
+});

@@ -2,6 +2,8 @@ import { dayWords } from '@/copy/dates';
 
 /** What features/bench/Bench.tsx says. */
 export const copy = {
+  gauge: 'Gauge at true size',
+  gaugeText: 'This screen as a ruler, a bow gap, a right angle: matched once against a card.',
   lookItOver: 'Look it over',
   bridgeStringsHair: 'Bridge, strings, hair, seams: three looks, or all in ten minutes.',
   whatMayIUse: 'What may I use on this?',

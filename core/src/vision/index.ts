@@ -1,0 +1,2 @@
+export { CARD_MM } from './card';
+export * from './gauge';
