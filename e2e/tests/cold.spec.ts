@@ -20,6 +20,7 @@ const ROOM = {
   dryerG: null,
 };
 const DRILLS = ['order', 'zones', 'case', 'screw'];
+const LOOKS = ['bridge-lean', 'string-height', 'hair-band', 'strings'];
 
 /** The household's clock is from now on an hour behind this device's. */
 async function keepTimeOfTheAzores(page: Page): Promise<void> {
@@ -73,6 +74,7 @@ async function household(page: Page): Promise<Readonly<Record<string, readonly s
     part: PARTS,
     drill: DRILLS,
     bow: [bow, id],
+    look: LOOKS,
   };
 }
 

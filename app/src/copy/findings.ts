@@ -19,7 +19,7 @@ export const SETTLED_WORDS: Readonly<Record<Settled, string>> = {
 
 type Seen = Pick<Finding, 'look' | 'verdict' | 'string' | 'figures' | 'note'>;
 
-/** What was looked at: "Bridge, upright", "Strings: A". */
+/** What was looked at: "Bridge, upright", "Strings, whole: A". */
 export function lookWords({ look, string }: Pick<Seen, 'look' | 'string'>, instrument: Instrument | null): string {
   const { title } = LOOK_DATA[look];
   if (string === null) return title;

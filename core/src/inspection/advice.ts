@@ -15,7 +15,7 @@ export interface Advice {
 
 /**
  * What follows from a finding in the air its wood has. Where the air explains it, the air is put right first, unless there is
- * danger: sharp fret ends in dry wood are not filed [handbook 9, 11].
+ * danger: sharp fret ends in dry wood are not filed [handbook 9].
  * @param air null where nobody knows it
  */
 export function adviceOn(

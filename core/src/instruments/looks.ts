@@ -118,7 +118,7 @@ export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
     air: ['dry', 'damp'],
   },
   strings: {
-    title: 'Strings',
+    title: 'Strings, whole',
     zone: 'strings',
     for: { families: ALL },
     act: { who: 'self', when: 'danger' },

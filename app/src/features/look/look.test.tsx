@@ -124,7 +124,7 @@ describe('a look', () => {
     openTestHousehold([heron], events);
     const hook = inRound();
     expect(hook.now.round.next!.look).toBe('hair-band');
-    expect(hook.now.undoTitle).toBe('Undo: strings');
+    expect(hook.now.undoTitle).toBe('Undo: strings, whole');
     await hook.after(({ answer }) => {
       answer('good');
       answer('good');
