@@ -40,7 +40,7 @@ export interface Scene {
   seed: number;
 }
 
-const { cos, sin, PI, sqrt, floor, round, min, max, abs, exp } = Math;
+const { cos, sin, tan, PI, sqrt, floor, round, ceil, min, max, abs, exp } = Math;
 type Mat = readonly [number, number, number, number, number, number, number, number, number];
 
 function rotation([tx, ty, tz]: Scene['tilt']): Mat {
@@ -68,15 +68,15 @@ export function cameraOf({ width, height, focal, bend, tilt, distance, middle }:
   const toPlane = (u: number, v: number, z = 0): Point => {
     let x = (u - width / 2) / f;
     let y = (v - height / 2) / f;
-    const [dx, dy] = [x, y];
+    const dx = x;
+    const dy = y;
     for (let each = 0; each < 3; each++) {
       const k = 1 + bend * (x * x + y * y);
       x = dx / k;
       y = dy / k;
     }
-    const ray = [r[0] * x + r[1] * y + r[2], r[3] * x + r[4] * y + r[5], r[6] * x + r[7] * y + r[8]] as const;
-    const s = (z - origin[2]) / ray[2];
-    return { x: origin[0] + s * ray[0], y: origin[1] + s * ray[1] };
+    const s = (z - origin[2]) / (r[6] * x + r[7] * y + r[8]);
+    return { x: origin[0] + s * (r[0] * x + r[1] * y + r[2]), y: origin[1] + s * (r[3] * x + r[4] * y + r[5]) };
   };
   const toPixel = ({ x, y }: Point, z = 0): Point => {
     const [px, py, pz] = [x - origin[0], y - origin[1], z - origin[2]];
@@ -92,10 +92,12 @@ export function cameraOf({ width, height, focal, bend, tilt, distance, middle }:
   return { toPlane, toPixel };
 }
 
-const framed = ({ x, y }: Point, at: Point, turn: number): Point => {
-  const [c, s] = [cos((turn * PI) / 180), sin((turn * PI) / 180)];
+/** A point in a frame that lies at a place, turned by some degrees. */
+function framed({ x, y }: Point, at: Point, turn: number): Point {
+  const c = cos((turn * PI) / 180);
+  const s = sin((turn * PI) / 180);
   return { x: c * (x - at.x) + s * (y - at.y), y: -s * (x - at.x) + c * (y - at.y) };
-};
+}
 const placed = ({ x, y }: Point, at: Point, turn: number): Point => {
   const [c, s] = [cos((turn * PI) / 180), sin((turn * PI) / 180)];
   return { x: at.x + c * x - s * y, y: at.y + s * x + c * y };
@@ -131,7 +133,9 @@ function groundShade({ shade, texture }: Scene['ground'], { x, y }: Point): numb
 function cardShade(card: NonNullable<Scene['card']>, p: Point, under: number, pixelMm: number): number {
   const { x, y } = framed(p, card.at, card.turn);
   const r = 3.18;
-  const [dx, dy] = [abs(x - 42.8) - 42.8 + r, abs(y - 26.99) - 26.99 + r];
+  const dx = abs(x - 42.8) - 42.8 + r;
+  const dy = abs(y - 26.99) - 26.99 + r;
+  if (dx > r + 1 || dy > r + 1) return under;
   const inside = r - (sqrt(max(dx, 0) ** 2 + max(dy, 0) ** 2) + min(max(dx, dy), 0));
   const on = cover(inside, pixelMm);
   if (on === 0) return under;
@@ -144,7 +148,7 @@ function cardShade(card: NonNullable<Scene['card']>, p: Point, under: number, pi
 
 function bowShade(bow: NonNullable<Scene['bow']>, p: Point, under: number, pixelMm: number): number {
   const { x, y } = framed(p, bow.at, bow.turn);
-  if (abs(x) > bow.half) return under;
+  if (abs(x) > bow.half || y < -3 || y > 40) return under;
   const hair = cover(min(-y, y + 1.4), pixelMm);
   const low = bow.gap + bow.camber * (x / bow.half) ** 2;
   const stick = cover(min(y - low, low + 7.5 - y), pixelMm);
@@ -158,7 +162,7 @@ function bridgeShade(bridge: NonNullable<Scene['bridge']>, p: Point, under: numb
   const up = -p.y;
   const lean = ((bridge.angle - 90) * PI) / 180;
   // The face is straight; the other side tapers to the crown.
-  const face = -up * Math.tan(lean);
+  const face = -up * tan(lean);
   const thick = bridge.foot + (bridge.crown - bridge.foot) * (up / bridge.tall);
   const inside = min(min(face - x, x - (face - thick)), min(up, bridge.tall - up));
   const on = cover(inside, pixelMm);
@@ -171,7 +175,7 @@ function bridgeShade(bridge: NonNullable<Scene['bridge']>, p: Point, under: numb
 
 function blurred(data: Float32Array, width: number, height: number, sd: number): Float32Array {
   if (sd < 0.2) return data;
-  const radius = Math.ceil(3 * sd);
+  const radius = ceil(3 * sd);
   const kernel = Array.from({ length: radius + 1 }, (_, at) => exp(-(at * at) / (2 * sd * sd)));
   const total = kernel[0]! + 2 * kernel.slice(1).reduce((sum, each) => sum + each, 0);
   const pass = (from: Float32Array, step: number, along: number, across: number, other: number) => {
@@ -181,7 +185,8 @@ function blurred(data: Float32Array, width: number, height: number, sd: number):
         const here = line * other + at * step;
         let sum = kernel[0]! * from[here]!;
         for (let by = 1; by <= radius; by++) {
-          const [a, b] = [max(0, at - by), min(along - 1, at + by)];
+          const a = at < by ? 0 : at - by;
+          const b = at + by < along ? at + by : along - 1;
           sum += kernel[by]! * (from[line * other + a * step]! + from[line * other + b * step]!);
         }
         to[here] = sum / total;
@@ -309,7 +314,7 @@ function drawn(uniform: () => number, seed: number, width: number, height: numbe
 }
 
 /** A bridge from the side, drawn by lot: the phone held about square to it. */
-export function anyBridge(seed: number, width = 960, height = 720): Scene {
+export function anyBridge(seed: number, width = 1440, height = 1080): Scene {
   const uniform = mulberry32(seed + 90_000);
   const within = (low: number, high: number) => low + (high - low) * uniform();
   const scene = anyScene(seed, width, height);
@@ -317,8 +322,8 @@ export function anyBridge(seed: number, width = 960, height = 720): Scene {
     ...scene,
     card: null,
     bow: null,
-    tilt: [within(-14, 14), within(-14, 14), within(-6, 6)],
-    distance: within(95, 130) * scene.focal,
+    tilt: [within(-5, 5), within(-5, 5), within(-6, 6)],
+    distance: within(170, 230) * scene.focal,
     middle: { x: within(-8, 8), y: within(-22, -10) },
     bridge: {
       angle: within(82, 98),

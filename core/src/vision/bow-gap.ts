@@ -136,6 +136,9 @@ function stickEdge(ways: readonly (readonly Across[])[], hairAt: (along: number)
   return firsts.length < ways.length * AGREED ? null : robustParabola(firsts);
 }
 
+/** What blur and compression move an edge as a whole, px: more than its points scatter. Tried on rendered scenes. */
+const EDGE_BIAS_PX = 0.25;
+
 /** Reads the gap on one side of the hair; null where there is no stick there. */
 function readOnSide(picture: Grey, plane: CardPlane, from: Point, to: Point, side: 1 | -1, strict: boolean) {
   const [p, q] = [mapped(plane.toMm, from), mapped(plane.toMm, to)];
@@ -165,7 +168,7 @@ function readOnSide(picture: Grey, plane: CardPlane, from: Point, to: Point, sid
     });
   return {
     gapMm: narrowest.gap,
-    sd: Math.hypot(hair.placeSd, stick.placeSd),
+    sd: Math.hypot(hair.placeSd, stick.placeSd, (EDGE_BIAS_PX * Math.SQRT2) / pxPerMmAt(plane, from)),
     /** Scatter of what was read against its gap: the smaller, the clearer. */
     clear: Math.hypot(hair.scatter, stick.scatter) / narrowest.gap,
     bend: stick.coefficients[2],

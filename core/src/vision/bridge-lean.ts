@@ -5,14 +5,14 @@ import type { PhotoReading } from './plane';
 import { lookedAt, segmentsOf, slopesOf, type Segment } from './segments';
 
 /** Two ends of a line in a picture, px. */
-export type Stretch = readonly [Point, Point];
+export type PictureLine = readonly [Point, Point];
 
 /** The lean of a bridge as it was read, and the lines it was read by. */
 export interface LeanReading {
   /** Between the top, on the side of the tailpiece, and the face of the bridge there, degrees: 90 is square. */
   angle: PhotoReading;
-  top: Stretch;
-  face: Stretch;
+  top: PictureLine;
+  face: PictureLine;
 }
 
 /** On which side of the picture the tailpiece lies. */
@@ -23,13 +23,13 @@ export type LeanFault = PictureFault | 'no-bridge' | 'bridge-unclear';
 /** Places along each line at which its edge is looked for, and how near to its ends. */
 const SAMPLES = 60;
 const END_SHARE = 0.08;
-/** What a camera that is not quite square to the picture, and a lens, add to an angle near 90, degrees. Derived: 15° off square turn 4° of lean into 4.1. */
-const NOT_SQUARE_SD = 0.15;
+/** What a camera that is not quite square to the bridge adds to an angle near 90, degrees. Derived: 5° off about both axes turn it by tan² 5° = 0.44°. */
+const NOT_SQUARE_SD = 0.35;
 /** Lines whose edge scatters more than that are none to read by, px. */
 const UNCLEAR_PX = 2;
 
 /** An edge along a stretch, to a fraction of a pixel. */
-function edgeAlong(picture: Grey, [from, to]: Stretch, reach: number): LineFit | null {
+function edgeAlong(picture: Grey, [from, to]: PictureLine, reach: number): LineFit | null {
   const { a, b } = lineThrough(from, to);
   const points = Array.from({ length: SAMPLES }, (_, at) => {
     const share = END_SHARE + ((1 - 2 * END_SHARE) * (at + 0.5)) / SAMPLES;
@@ -39,7 +39,7 @@ function edgeAlong(picture: Grey, [from, to]: Stretch, reach: number): LineFit |
 }
 
 /** Where a stretch ends along a line that was fitted near it. */
-function alongFit([from, to]: Stretch, { line }: LineFit): Stretch {
+function alongFit([from, to]: PictureLine, { line }: LineFit): PictureLine {
   const foot = (p: Point) => {
     const off = offLine(line, p);
     return { x: p.x - line.a * off, y: p.y - line.b * off };
@@ -50,7 +50,7 @@ function alongFit([from, to]: Stretch, { line }: LineFit): Stretch {
 const turn = (radians: number) => (radians * 180) / Math.PI;
 
 /** The angle of a face on a top, on the side of the tailpiece, degrees. @param face its foot first */
-export function leanOf(top: Stretch, face: Stretch, tailpiece: TailpieceSide): number {
+export function leanOf(top: PictureLine, face: PictureLine, tailpiece: TailpieceSide): number {
   const [p, q] = top;
   const toRight = q.x >= p.x;
   const sign = (tailpiece === 'right') === toRight ? 1 : -1;
@@ -66,24 +66,24 @@ export function leanOf(top: Stretch, face: Stretch, tailpiece: TailpieceSide): n
  */
 export function readLean(
   picture: Grey,
-  top: Stretch,
-  face: Stretch,
+  top: PictureLine,
+  face: PictureLine,
   tailpiece: TailpieceSide,
   within = 6,
 ): LeanReading | LeanFault {
-  let lines = [top, face] as readonly [Stretch, Stretch];
+  let lines = [top, face] as readonly [PictureLine, PictureLine];
   let fits: LineFit[] = [];
   for (const reach of [within, 3]) {
     const found = lines.map((line) => edgeAlong(picture, line, reach));
     if (found.some((fit) => fit === null)) return 'bridge-unclear';
     fits = found as LineFit[];
-    lines = lines.map((line, at) => alongFit(line, fits[at]!)) as unknown as [Stretch, Stretch];
+    lines = lines.map((line, at) => alongFit(line, fits[at]!)) as unknown as [PictureLine, PictureLine];
   }
   if (fits.some(({ scatter }) => scatter > UNCLEAR_PX)) return 'bridge-unclear';
   const foot = meeting(fits[0]!.line, fits[1]!.line);
   if (!foot) return 'bridge-unclear';
   const [one, other] = lines[1];
-  const upright: Stretch = apart(foot, one) < apart(foot, other) ? [one, other] : [other, one];
+  const upright: PictureLine = apart(foot, one) < apart(foot, other) ? [one, other] : [other, one];
   const sd = Math.hypot(turn(fits[0]!.turnSd), turn(fits[1]!.turnSd), NOT_SQUARE_SD);
   return { angle: { value: leanOf(lines[0], upright, tailpiece), sd }, top: lines[0], face: upright };
 }
@@ -91,7 +91,7 @@ export function readLean(
 /** What the top and a face of the bridge look like: shares of the picture's width and height; degrees. From memory. */
 const TOP_SHARE = 0.3;
 const TOP_TURN = 30;
-const FACE_SHARE = 0.16;
+const FACE_SHARE = 0.1;
 const FACE_LEAN = [68, 112] as const;
 /** How far from the top a face may end, as a share of its length. */
 const STANDS_SHARE = 0.3;

@@ -1,5 +1,8 @@
 import type { Point } from './geometry';
 
+/** Looked up once: these run for each pixel. */
+const { abs, ceil, exp, floor, max, min } = Math;
+
 /** A picture in shades of grey: 0 black to 255 white, row by row. */
 export interface Grey {
   width: number;
@@ -30,9 +33,11 @@ export function halved({ width, height, data }: Grey): Grey {
 
 /** Shade at a point between pixels, whose middles lie at whole numbers; NaN outside. */
 export function shadeAt({ width, height, data }: Grey, x: number, y: number): number {
-  const [left, top] = [Math.floor(x), Math.floor(y)];
+  const left = floor(x);
+  const top = floor(y);
   if (left < 0 || top < 0 || left + 1 >= width || top + 1 >= height) return NaN;
-  const [fx, fy] = [x - left, y - top];
+  const fx = x - left;
+  const fy = y - top;
   const at = top * width + left;
   const upper = data[at]! * (1 - fx) + data[at + 1]! * fx;
   const lower = data[at + width]! * (1 - fx) + data[at + width + 1]! * fx;
@@ -43,9 +48,9 @@ export function shadeAt({ width, height, data }: Grey, x: number, y: number): nu
 export type PictureFault = 'too-dark' | 'too-bright' | 'too-blurred' | 'too-small';
 
 const LEAST_SIDE = 300;
-/** Shades that the middle of a usable picture lies between. From memory. */
-const DARK = 35;
-const BRIGHT = 235;
+/** The brightest fiftieth of a usable picture is brighter than the one, its darkest darker than the other. From memory. */
+const DARK = 70;
+const BRIGHT = 225;
 /** The steepest edges of a sharp picture rise by such a share of their height from pixel to pixel. Tried on rendered scenes: blur of 3 px and more falls below. */
 const SHARP = 0.16;
 
@@ -55,25 +60,28 @@ function steepness({ width, height, data }: Grey): number {
   for (let y = 4; y < height - 4; y += 3) {
     for (let x = 8; x < width - 8; x += 1) {
       const at = y * width + x;
-      const step = Math.abs(data[at + 1]! - data[at - 1]!) / 2;
-      const rise = Math.abs(data[at + 7]! - data[at - 7]!);
+      const step = abs(data[at + 1]! - data[at - 1]!) / 2;
+      const rise = abs(data[at + 7]! - data[at - 7]!);
       if (rise > 50 && step > 4) shares.push(step / rise);
     }
   }
   if (shares.length < 40) return 1;
   shares.sort((a, b) => b - a);
-  return shares[Math.floor(shares.length / 20)]!;
+  return shares[floor(shares.length / 20)]!;
 }
 
 /** Why nothing can be measured in a picture; null where it can be tried. */
 export function pictureFault(picture: Grey): PictureFault | null {
   const { width, height, data } = picture;
-  if (Math.min(width, height) < LEAST_SIDE) return 'too-small';
-  let sum = 0;
-  for (const shade of data) sum += shade;
-  const mean = sum / data.length;
-  if (mean < DARK) return 'too-dark';
-  if (mean > BRIGHT) return 'too-bright';
+  if (min(width, height) < LEAST_SIDE) return 'too-small';
+  const counts = new Uint32Array(256);
+  for (const shade of data) counts[shade | 0]!++;
+  const fiftieth = data.length / 50;
+  let [brightest, darkest] = [255, 0];
+  for (let left = fiftieth; brightest > 0 && (left -= counts[brightest]!) > 0;) brightest--;
+  for (let left = fiftieth; darkest < 255 && (left -= counts[darkest]!) > 0;) darkest++;
+  if (brightest < DARK) return 'too-dark';
+  if (darkest > BRIGHT) return 'too-bright';
   return steepness(picture) < SHARP ? 'too-blurred' : null;
 }
 
@@ -86,9 +94,17 @@ export interface EdgePoint extends Point {
 /** How far the shades on either side are smoothed, px. */
 const SMOOTH = 1.2;
 
+/** How much the shade so many half pixels before and behind counts: the slope of a bell curve. */
+const WEIGHTS = Float64Array.from(
+  { length: ceil(3 * SMOOTH * 2) + 1 },
+  (_, by) => (by / 2) * exp(-((by / 2 / SMOOTH) ** 2) / 2),
+);
+/** What a step of one shade comes to: so that a rise is told in shades. */
+const STEP = WEIGHTS.reduce((sum, weight) => sum + weight, 0);
+
 /** Differences of smoothed shades along a way through a picture, one each half pixel. */
 function slopesAlong(picture: Grey, from: Point, ux: number, uy: number, reach: number): Float64Array | null {
-  const count = Math.ceil(reach * 4) + 1;
+  const count = ceil(reach * 4) + 1;
   const shades = new Float64Array(count);
   for (let at = 0; at < count; at++) {
     const off = -reach + at / 2;
@@ -96,25 +112,17 @@ function slopesAlong(picture: Grey, from: Point, ux: number, uy: number, reach: 
     if (Number.isNaN(shade)) return null;
     shades[at] = shade;
   }
-  const radius = Math.ceil(3 * SMOOTH * 2);
+  const radius = WEIGHTS.length - 1;
   const slopes = new Float64Array(count);
   for (let at = radius; at < count - radius; at++) {
     let slope = 0;
     for (let by = 1; by <= radius; by++) {
-      const weight = (by / 2) * Math.exp(-((by / 2 / SMOOTH) ** 2) / 2);
-      slope += weight * (shades[at + by]! - shades[at - by]!);
+      slope += WEIGHTS[by]! * (shades[at + by]! - shades[at - by]!);
     }
     slopes[at] = slope;
   }
   return slopes;
 }
-
-/** What a step of one shade comes to in `slopesAlong`: so that a rise is told in shades. */
-const STEP = (() => {
-  let sum = 0;
-  for (let by = 1; by <= Math.ceil(3 * SMOOTH * 2); by++) sum += (by / 2) * Math.exp(-((by / 2 / SMOOTH) ** 2) / 2);
-  return sum;
-})();
 
 /**
  * The strongest edge across a point, to a fraction of a pixel: the greatest slope of smoothed shades, by a parabola through it.
@@ -133,7 +141,7 @@ export function edgeAcross(
   const margin = 3 * SMOOTH + 0.5;
   const slopes = slopesAlong(picture, from, ux, uy, reach + margin);
   if (!slopes) return null;
-  const value = (at: number) => (rising === 0 ? Math.abs(slopes[at]!) : rising * slopes[at]!);
+  const value = (at: number) => (rising === 0 ? abs(slopes[at]!) : rising * slopes[at]!);
   let best = -1;
   for (let at = 1; at < slopes.length - 1; at++) {
     if (value(at) >= value(at - 1) && value(at) > value(at + 1) && (best < 0 || value(at) > value(best))) best = at;
@@ -142,6 +150,6 @@ export function edgeAcross(
   const [before, here, after] = [value(best - 1), value(best), value(best + 1)];
   const bend = before - 2 * here + after;
   const shift = bend < 0 ? (before - after) / (2 * bend) : 0;
-  const off = -(reach + margin) + (best + Math.max(-1, Math.min(1, shift))) / 2;
+  const off = -(reach + margin) + (best + max(-1, min(1, shift))) / 2;
   return { x: from.x + ux * off, y: from.y + uy * off, rise: slopes[best]! / STEP };
 }

@@ -1,6 +1,9 @@
 import { halved, type Grey } from './picture';
 import { lineThrough, type Line, type Point } from './geometry';
 
+/** Looked up once: these run for each pixel. */
+const { abs, atan2, ceil, cos, floor, hypot, max, min, PI, round, sin, sqrt } = Math;
+
 /** Slopes of a picture: how steep, and which way brighter, at each pixel; thin edges alone are kept. */
 export interface Slopes {
   width: number;
@@ -31,7 +34,7 @@ const LEAST_STEEP = 10;
 export function lookedAt(picture: Grey): { small: Grey; factor: number } {
   let small = picture;
   let factor = 1;
-  while (Math.max(small.width, small.height) > LOOK_SIDE * 1.4) {
+  while (max(small.width, small.height) > LOOK_SIDE * 1.4) {
     small = halved(small);
     factor *= 2;
   }
@@ -48,16 +51,17 @@ export function slopesOf({ width, height, data }: Grey): Slopes {
   for (let y = 1; y < height - 1; y++) {
     for (let x = 1; x < width - 1; x++) {
       const at = y * width + x;
-      const [up, down] = [at - width, at + width];
+      const up = at - width;
+      const down = at + width;
       const right = data[up + 1]! + 2 * data[at + 1]! + data[down + 1]!;
       const left = data[up - 1]! + 2 * data[at - 1]! + data[down - 1]!;
       const below = data[down - 1]! + 2 * data[down]! + data[down + 1]!;
       const above = data[up - 1]! + 2 * data[up]! + data[up + 1]!;
       gx[at] = (right - left) / 4;
       gy[at] = (below - above) / 4;
-      const size = Math.hypot(gx[at]!, gy[at]!);
+      const size = sqrt(gx[at]! * gx[at]! + gy[at]! * gy[at]!);
       steep[at] = size;
-      histogram[Math.min(511, Math.round(size))]!++;
+      histogram[min(511, round(size))]!++;
     }
   }
   let wanted = (count * STEEP_PERCENT) / 100;
@@ -80,8 +84,8 @@ function thinned(
       const at = y * width + x;
       const size = steep[at]!;
       if (size < least) continue;
-      const dx = Math.round(gx[at]! / size);
-      const dy = Math.round(gy[at]! / size);
+      const dx = round(gx[at]! / size);
+      const dy = round(gy[at]! / size);
       const step = dy * width + dx;
       if (size >= steep[at + step]! && size > steep[at - step]!) thin[at] = size;
     }
@@ -94,21 +98,22 @@ const ANGLES = 180;
 const BIN = 2;
 /** Lines that are looked into. */
 const MOST_LINES = 90;
-const COS = Array.from({ length: ANGLES }, (_, at) => Math.cos((at * Math.PI) / ANGLES));
-const SIN = Array.from({ length: ANGLES }, (_, at) => Math.sin((at * Math.PI) / ANGLES));
+const COS = Array.from({ length: ANGLES }, (_, at) => cos((at * PI) / ANGLES));
+const SIN = Array.from({ length: ANGLES }, (_, at) => sin((at * PI) / ANGLES));
 
 /** Votes of edge pixels for the lines they lie on, by direction and distance: the Hough transform, each pixel for its own direction only. */
 function votesOf({ width, height, gx, gy, thin }: Slopes) {
-  const reach = Math.ceil(Math.hypot(width, height));
-  const bins = Math.ceil((2 * reach) / BIN) + 1;
+  const reach = ceil(hypot(width, height));
+  const bins = ceil((2 * reach) / BIN) + 1;
   const votes = new Float32Array(ANGLES * bins);
   for (let at = 0; at < thin.length; at++) {
     if (thin[at] === 0) continue;
-    const [x, y] = [at % width, (at / width) | 0];
-    const own = Math.round((Math.atan2(gy[at]!, gx[at]!) * ANGLES) / Math.PI);
+    const x = at % width;
+    const y = (at / width) | 0;
+    const own = round((atan2(gy[at]!, gx[at]!) * ANGLES) / PI);
     for (let by = -2; by <= 2; by++) {
       const angle = (own + by + 2 * ANGLES) % ANGLES;
-      const bin = Math.round((x * COS[angle]! + y * SIN[angle]! + reach) / BIN);
+      const bin = round((x * COS[angle]! + y * SIN[angle]! + reach) / BIN);
       votes[angle * bins + bin]! += by === 0 ? 1 : 0.6;
     }
   }
@@ -133,14 +138,14 @@ function strongest(
   for (const each of found) {
     if (chosen.length === MOST_LINES) break;
     const same = chosen.some(({ angle, bin }) => {
-      const turn = Math.abs(angle - each.angle);
+      const turn = abs(angle - each.angle);
       const across = turn > ANGLES / 2;
-      const off = across ? Math.abs(bin + each.bin - (2 * reach) / BIN) : Math.abs(bin - each.bin);
-      return Math.min(turn, ANGLES - turn) <= 3 && off <= 3;
+      const off = across ? abs(bin + each.bin - (2 * reach) / BIN) : abs(bin - each.bin);
+      return min(turn, ANGLES - turn) <= 3 && off <= 3;
     });
     if (!same) chosen.push(each);
   }
-  return chosen.map(({ angle, bin }) => ({ angle: (angle * Math.PI) / ANGLES, rho: bin * BIN - reach }));
+  return chosen.map(({ angle, bin }) => ({ angle: (angle * PI) / ANGLES, rho: bin * BIN - reach }));
 }
 
 /** Gaps an edge may have, px, and the shortest that counts. */
@@ -152,13 +157,14 @@ const ALIGNED = 0.94;
 /** The stretches of a line along which there are edges, whichever side is the brighter: a card may have a stripe. */
 function stretches(slopes: Slopes, angle: number, rho: number, pixels: Int32Array): Segment[] {
   const { width, gx, gy, thin } = slopes;
-  const [nx, ny] = [Math.cos(angle), Math.sin(angle)];
+  const [nx, ny] = [cos(angle), sin(angle)];
   const alongs: number[] = [];
   for (const at of pixels) {
-    const [x, y] = [at % width, (at / width) | 0];
-    if (Math.abs(nx * x + ny * y - rho) > NEAR) continue;
+    const x = at % width;
+    const y = (at / width) | 0;
+    if (abs(nx * x + ny * y - rho) > NEAR) continue;
     const dot = (gx[at]! * nx + gy[at]! * ny) / thin[at]!;
-    if (Math.abs(dot) >= ALIGNED) alongs.push(-ny * x + nx * y);
+    if (abs(dot) >= ALIGNED) alongs.push(-ny * x + nx * y);
   }
   alongs.sort((a, b) => a - b);
   const segments: Segment[] = [];
@@ -185,10 +191,10 @@ function joined(segments: readonly Segment[]): Segment[] {
   const longer: Segment[] = [];
   for (let first = 0; first < segments.length; first++) {
     let covered = segments[first]!.length;
-    for (let last = first + 1; last < Math.min(segments.length, first + 4); last++) {
+    for (let last = first + 1; last < min(segments.length, first + 4); last++) {
       covered += segments[last]!.length;
       const [from, to] = [segments[first]!.from, segments[last]!.to];
-      const length = Math.hypot(to.x - from.x, to.y - from.y);
+      const length = hypot(to.x - from.x, to.y - from.y);
       if (length - covered <= JOINED_SHARE * covered) longer.push({ from, to, length, line: lineThrough(from, to) });
     }
   }
@@ -208,8 +214,8 @@ export function segmentsOf(slopes: Slopes): Segment[] {
   // The grain of a table must not crowd out what crosses it.
   const taken = new Array<number>(DIRECTIONS).fill(0);
   return all.filter(({ line: { a, b } }) => {
-    const turn = (Math.atan2(b, a) + 2 * Math.PI) % Math.PI;
-    return taken[Math.min(DIRECTIONS - 1, Math.floor((turn * DIRECTIONS) / Math.PI))]!++ < MOST_EACH_WAY;
+    const turn = (atan2(b, a) + 2 * PI) % PI;
+    return taken[min(DIRECTIONS - 1, floor((turn * DIRECTIONS) / PI))]!++ < MOST_EACH_WAY;
   });
 }
 
