@@ -70,7 +70,7 @@ function manifestOf(folder) {
 }
 
 /** Workers of the app; each becomes one file by its name, `/assess.js`. */
-export const WORKERS = ['assess', 'pitch'];
+export const WORKERS = ['assess', 'pitch', 'vision'];
 
 /** Bundles the workers: each only what it uses, and no schemas. */
 async function makeWorkers(folder) {

@@ -17,7 +17,7 @@ import {
   type Point,
   type Quad,
 } from './geometry';
-import { distanceMm, planeOf } from './plane';
+import { readLength, planeOf } from './plane';
 
 const unit = fc.double({ min: -1, max: 1, noNaN: true });
 /** A quadrilateral about a place, none of its corners moved far enough to cross. */
@@ -143,7 +143,7 @@ describe('what is read in the plane of a card', () => {
           const [c, s] = [Math.cos(turn) * scale, Math.sin(turn) * scale];
           const moved = (p: Point) => ({ x: c * p.x - s * p.y + 40, y: s * p.x + c * p.y - 90 });
           const read = (corners: Quad, p: Point, q: Point) =>
-            distanceMm(planeOf({ corners, cornerSd: [0.2, 0.2, 0.2, 0.2] }), p, q);
+            readLength(planeOf({ corners, cornerSd: [0.2, 0.2, 0.2, 0.2] }), p, q);
           const [p, q] = [
             { x: 210, y: 160 },
             { x: 280, y: 200 },
@@ -159,7 +159,7 @@ describe('what is read in the plane of a card', () => {
     // Handbook 9, derived: z/d. A plane nearer by z is seen larger by d/(d − z).
     expect(400 / (400 - 5) - 1).toBeCloseTo(0.0127, 3);
     const corners = CARD.map(({ x, y }) => ({ x: x * 10, y: y * 10 })) as unknown as Quad;
-    const { value, sd } = distanceMm(planeOf({ corners, cornerSd: [0, 0, 0, 0] }), { x: 0, y: 0 }, { x: 400, y: 0 }, 0);
+    const { value, sd } = readLength(planeOf({ corners, cornerSd: [0, 0, 0, 0] }), { x: 0, y: 0 }, { x: 400, y: 0 }, 0);
     expect(value).toBeCloseTo(40, 8);
     expect(sd / value).toBeCloseTo(3 / 400, 6);
   });

@@ -4,5 +4,6 @@ export * from './bridge-lean';
 export * from './find-card';
 export * from './gauge';
 export * from './geometry';
+export * from './header';
 export * from './picture';
 export * from './plane';

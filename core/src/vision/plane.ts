@@ -64,7 +64,7 @@ export function pxPerMmAt({ toMm, toPx }: CardPlane, p: Point): number {
 export const HANDLE_SD = 0.7;
 
 /** The distance between two points in the plane of the card, mm. @param p px */
-export function distanceMm(plane: CardPlane, p: Point, q: Point, handleSd = HANDLE_SD): PhotoReading {
+export function readLength(plane: CardPlane, p: Point, q: Point, handleSd = HANDLE_SD): PhotoReading {
   const sd = Math.hypot(handleSd / pxPerMmAt(plane, p), handleSd / pxPerMmAt(plane, q));
   return withSpread(plane, ({ toMm }) => apart(mapped(toMm, p), mapped(toMm, q)), sd);
 }

@@ -74,6 +74,7 @@ function Jobs({ model }: { model: BenchModel }) {
         text={reasons[0] ? causeWords(reasons[0], moment) : copy.bridgeStringsHair}
         large
       />
+      <LinkRow href="/bench/photo" title={copy.photo} text={copy.photoText} large />
       <LinkRow href="/bench/gauge" title={copy.gauge} text={copy.gaugeText} large />
       {!wide && <LinkRow href="/bench/use" title={copy.whatMayIUse} text={copy.chooseASurfaceAnd} large />}
       <LinkRow

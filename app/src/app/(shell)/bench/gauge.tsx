@@ -1,1 +1,1 @@
-export { Gauge as default } from '@/features/gauge/Gauge';
+export { Gauge as default } from '@/features/photo/routes';

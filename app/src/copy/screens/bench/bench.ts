@@ -2,6 +2,8 @@ import { dayWords } from '@/copy/dates';
 
 /** What features/bench/Bench.tsx says. */
 export const copy = {
+  photo: 'Measure by photo',
+  photoText: 'A bow’s gap, or any length, beside a bank card.',
   gauge: 'Gauge at true size',
   gaugeText: 'This screen as a ruler, a bow gap, a right angle: matched once against a card.',
   lookItOver: 'Look it over',

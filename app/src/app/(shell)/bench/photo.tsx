@@ -1,0 +1,1 @@
+export { MeasurePhoto as default } from '@/features/photo/routes';

@@ -1,0 +1,2 @@
+export { Gauge } from '../gauge/Gauge';
+export { MeasurePhoto } from './MeasurePhoto';

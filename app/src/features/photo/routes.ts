@@ -1,0 +1,7 @@
+import { lazily } from '@/ui/lazily';
+
+/** The pages on which this device measures, in one file of their own. */
+const load = () => import('./measuring-pages');
+
+export const Gauge = lazily(load, (pages) => pages.Gauge);
+export const MeasurePhoto = lazily(load, (pages) => pages.MeasurePhoto);

@@ -1,0 +1,89 @@
+import type { Page } from '@playwright/test';
+import { anyScene, photograph, type Scene } from '../../core/src/testing/photograph';
+import { addInstrument, expect, expectAccessible, signUp, test } from '../fixtures';
+
+/** A rendered photograph as a file, as a phone's camera would hand it over. */
+async function pictureFile(page: Page, scene: Scene, name = 'bow.jpg') {
+  const { width, height, data } = photograph(scene);
+  const encoded = await page.evaluate(
+    ([grey, w, h]) => {
+      const canvas = document.createElement('canvas');
+      Object.assign(canvas, { width: w, height: h });
+      const context = canvas.getContext('2d')!;
+      const pixels = context.createImageData(w, h);
+      const bytes = Uint8Array.from(atob(grey), (each) => each.charCodeAt(0));
+      bytes.forEach((shade, at) => pixels.data.set([shade, shade, shade, 255], at * 4));
+      context.putImageData(pixels, 0, 0);
+      return canvas.toDataURL('image/jpeg', 0.9).split(',')[1]!;
+    },
+    [Buffer.from(data).toString('base64'), width, height] as const,
+  );
+  return { name, mimeType: 'image/jpeg', buffer: Buffer.from(encoded, 'base64') };
+}
+
+const input = (page: Page) => page.locator('input[type=file]');
+const figure = async (page: Page) =>
+  Number.parseFloat((await page.getByRole('status').first().innerText()).split(' mm')[0]!);
+
+test('a bow’s gap is read off a photograph without a connection, corrected by hand, and put on record', async ({
+  page,
+  context,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signUp(page);
+  await addInstrument(page, 'Violin');
+  await page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await page.getByRole('link', { name: /^Measure by photo/ }).click();
+  await expect(page.getByText(/The picture stays on this device/)).toBeVisible();
+  await expectAccessible(page, 'before a photograph');
+  await page.evaluate(() => navigator.serviceWorker.ready);
+  const scene = anyScene(2, 1280, 960);
+  const file = await pictureFile(page, scene);
+  // The worker that looks at pictures is kept on the device with the app.
+  await page.evaluate(() => fetch('/vision.js').then((answer) => answer.text()));
+  await context.setOffline(true);
+  await input(page).setInputFiles(file);
+  const recorded = page.getByRole('button', { name: /^Put .* mm on record/ });
+  await expect(recorded).toBeVisible({ timeout: 30_000 });
+  const truth = scene.bow!.gap;
+  expect(Math.abs((await figure(page)) - truth)).toBeLessThanOrEqual(0.35);
+  await expect(page.getByRole('status').first()).toContainText('±');
+  await expectAccessible(page, 'a photograph that is read');
+  // A corner that is dragged off is brought back to the card; an end moved by keys reads on.
+  await page.getByRole('button', { name: 'End 1 of the hair' }).focus();
+  for (let times = 0; times < 3; times++) await page.keyboard.press('ArrowUp');
+  await expect.poll(() => figure(page)).toBeCloseTo(truth, 0);
+  await recorded.click();
+  await expect(page.getByText(/^Bow gap: .* mm\./)).toBeVisible();
+  await context.setOffline(false);
+});
+
+test('what cannot be measured is said, and nothing else happens: no card, no picture, a drawing, a bomb', async ({
+  page,
+}) => {
+  await signUp(page);
+  await addInstrument(page, 'Violin');
+  await page.goto('/bench/photo');
+  await expect(page.getByRole('heading', { level: 1, name: 'Measure by photo' })).toBeVisible();
+  const refuse = async (name: string, content: Buffer, told: RegExp) => {
+    await input(page).setInputFiles({ name, mimeType: 'image/jpeg', buffer: content });
+    await expect(page.getByRole('alert')).toContainText(told);
+    await expect(page.getByRole('button', { name: /on record/ })).toHaveCount(0);
+  };
+  await refuse('notes.jpg', Buffer.from('The bridge leans to the pegs.'), /That is no picture/);
+  await refuse(
+    'drawing.jpg',
+    Buffer.from('<svg xmlns="http://www.w3.org/2000/svg" onload="alert(1)"/>'),
+    /a drawing, not a photograph/,
+  );
+  await refuse('cut.jpg', Buffer.from([0xff, 0xd8, 0xff, 0xe1, 0, 4]), /cut off/);
+  const bomb = Buffer.from([
+    0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10, 0, 0, 0, 13, 0x49, 0x48, 0x44, 0x52, 0, 0, 0x75, 0x30, 0, 0, 0x75, 0x30,
+  ]);
+  await refuse('bomb.png', bomb, /more pixels than can be opened/);
+  const whole = await pictureFile(page, anyScene(3));
+  await refuse('half.jpg', whole.buffer.subarray(0, 700), /could not open|cut off/);
+  await input(page).setInputFiles(await pictureFile(page, { ...anyScene(4), card: null }));
+  await expect(page.getByText(/^No card was found/)).toBeVisible({ timeout: 30_000 });
+  await expect(page.getByRole('button', { name: /on record/ })).toHaveCount(0);
+});
