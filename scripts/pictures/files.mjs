@@ -1,3 +1,9 @@
+import { execFileSync } from 'node:child_process';
+import { readFileSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { ROOT } from '../lib/project.mjs';
+
 /** A logger’s file as it stands in the import’s preview. */
 export function loggerFile() {
   const lines = Array.from({ length: 200 }, (_, hour) => {
@@ -37,4 +43,22 @@ export function calendarFile() {
       'END:VCALENDAR',
     ].join('\r\n'),
   );
+}
+
+/** A photograph of a bow beside a card, rendered, as a camera would hand it over. */
+export async function bowPhoto(page) {
+  const raw = join(tmpdir(), `tembrin-bow-${process.pid}.grey`);
+  execFileSync(process.execPath, ['--import', 'tsx', join(ROOT, 'scripts/pictures/photograph.mjs'), raw]);
+  const grey = readFileSync(raw).toString('base64');
+  rmSync(raw);
+  const encoded = await page.evaluate((shades) => {
+    const canvas = Object.assign(document.createElement('canvas'), { width: 1280, height: 960 });
+    const context = canvas.getContext('2d');
+    const pixels = context.createImageData(1280, 960);
+    [...atob(shades)].forEach((each, at) => pixels.data.fill(each.charCodeAt(0), at * 4, at * 4 + 3));
+    for (let at = 3; at < pixels.data.length; at += 4) pixels.data[at] = 255;
+    context.putImageData(pixels, 0, 0);
+    return canvas.toDataURL('image/jpeg', 0.9).split(',')[1];
+  }, grey);
+  return { name: 'bow.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(encoded, 'base64') };
 }

@@ -12,6 +12,8 @@ export const SHEETS = {
   'air-tools': ['salt-check', 'import', 'moving', 'keeping'],
   strings: ['strings-on', 'compare', 'one-broke', 'change-job'],
   year: ['year-phone', 'due-item', 'settle', 'costs'],
+  look: ['look-bridge', 'looked', 'found', 'look-line'],
+  measuring: ['look-guitar', 'look-harp', 'photo', 'gauge'],
   files: ['harp-strings', 'spares', 'calendar-in', 'diary'],
 };
 const GAP = 16;

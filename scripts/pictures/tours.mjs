@@ -1,4 +1,4 @@
-import { calendarFile, diaryFile, loggerFile } from './files.mjs';
+import { bowPhoto, calendarFile, diaryFile, loggerFile } from './files.mjs';
 
 /** From before playing through the closing rounds, residue, the bench and the kit. */
 export async function phone({ page, button, link, heading, take, stand, now, closing }) {
@@ -114,6 +114,69 @@ export async function air({ page, button, link, heading, take }) {
   await link(/^On the way/).click();
   await heading('A parked car');
   await take('keeping');
+}
+
+/** Looking it over, what was found, and measuring with this device. */
+export async function looking({ page, button, link, heading, take, stand }) {
+  const answer = async (which, looks) => {
+    await page.getByRole('button', { name: new RegExp(`^${which} `) }).click();
+    await page.waitForFunction(
+      (at) => document.querySelector('[role=progressbar]')?.getAttribute('aria-valuenow') === at,
+      String(looks),
+    );
+  };
+  const bench = () => page.getByRole('link', { name: 'Bench', exact: true }).click();
+  await bench();
+  await link(/^Look it over/).click();
+  await page.getByRole('radio', { name: /^All of it/ }).click();
+  await button('Begin').click();
+  await page.getByRole('progressbar').waitFor();
+  await answer('Good', 1);
+  await answer('Good', 2);
+  await take('look-bridge');
+  await page.getByRole('textbox', { name: /^Bridge, from the side/ }).fill('93');
+  await answer('Watch it', 3);
+  await answer('Good', 4);
+  await answer('Good', 5);
+  await answer('Watch it', 6);
+  await button('Stop here').click();
+  await heading('What it changes');
+  await take('looked');
+  await link('Kit').click();
+  await link(/^Heron/).click();
+  await link(/^Looked over/).click();
+  await page.getByRole('img', { name: /found and open/ }).waitFor();
+  await take('found');
+  await link(/^Bridge, upright/)
+    .first()
+    .click();
+  await heading('Every time it was looked at');
+  await take('look-line');
+  await bench();
+  await stand('Plover');
+  await link(/^Look it over/).click();
+  await page.getByRole('radio', { name: /^All of it/ }).click();
+  await button('Begin').click();
+  for (let looks = 1; looks < 6; looks++) await answer('Good', looks);
+  await take('look-guitar');
+  await button('Later').click();
+  await stand('Tern');
+  await link(/^Look it over/).click();
+  await page.getByRole('radio', { name: /^All of it/ }).click();
+  await button('Begin').click();
+  for (let looks = 1; looks < 4; looks++) await answer('Good', looks);
+  await take('look-harp');
+  await button('Later').click();
+  await stand('Heron');
+  await link(/^Measure by photo/).click();
+  await page.locator('input[type=file]').setInputFiles(await bowPhoto(page));
+  await page.getByRole('button', { name: /on record/ }).waitFor();
+  await take('photo');
+  await button('Back').click();
+  await link(/^Gauge at true size/).click();
+  await button('It matches').click();
+  await page.getByRole('button', { name: 'Close' }).click();
+  await take('gauge');
 }
 
 /** Strings, a change of them, the year, its costs and its files. */

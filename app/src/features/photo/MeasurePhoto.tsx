@@ -9,11 +9,12 @@ import { PhotoHandles, type Handle } from '@/ui/PhotoHandles';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { COLUMN } from '@/ui/theme';
-import { Stack } from '@/ui/layout';
+import { Row, Stack } from '@/ui/layout';
 import { measureWords } from '@/copy/measures';
 import { optionsOf } from '@/copy/lists';
 import { copy } from '@/copy/screens/photo/measure';
 import { FIGURE_DATA } from '@tembrin/core/instruments';
+import { HowDrawing } from './HowDrawing';
 import { useFileInput } from '../files/files';
 import { useMeasurePhoto, type MeasurePhotoModel } from './use-measure-photo';
 
@@ -59,6 +60,9 @@ function Measure({ instrument }: { instrument: Instrument }) {
             <Text key={how}>{how}</Text>
           ))}
           <Text tone="quiet">{copy.stays}</Text>
+          <Stack align="center" padTop="one">
+            <HowDrawing what={what} width={300} />
+          </Stack>
         </Stack>
       )}
       {looking && (
@@ -79,7 +83,10 @@ function Reading({ model: { found, read, figure, lengths, fits } }: { model: Mea
   const fault = read ? read.fault : found.fault;
   return (
     <Stack gap="hair" role="status">
-      <Text kind="figure">{read?.reading ? copy.reading(figure, read.reading, lengths) : '–'}</Text>
+      <Row gap="half" align="baseline">
+        <Text kind="figure">{read?.reading ? measureWords(figure, read.reading.value, lengths) : '–'}</Text>
+        {read?.reading && <Text kind="title">{copy.off(figure, read.reading, lengths)}</Text>}
+      </Row>
       {cardFault && <Text tone="now">{copy.cardFaults[cardFault]}</Text>}
       {fault && <Text tone="now">{copy.readFaults[fault]}</Text>}
       {read?.reading && !fits && <Text tone="now">{copy.outOfRange}</Text>}

@@ -1,5 +1,5 @@
 import { fixed } from '@/copy/numbers';
-import { measureNumber, measureWords, type LengthUnit } from '@/copy/measures';
+import { measureNumber, type LengthUnit } from '@/copy/measures';
 import type { Figure } from '@tembrin/core/instruments';
 import type { BowFault, CardFault, HeaderFault, PhotoReading } from '@tembrin/core/vision';
 
@@ -52,11 +52,9 @@ export const copy = {
   corner: (at: number) => `Corner ${at + 1} of the card`,
   end: { gap: (at: number) => `End ${at + 1} of the hair`, length: (at: number) => `End ${at + 1} of the length` },
   arrows: 'Drag a handle, or choose it and use the arrow keys: a pixel each, ten with Shift.',
-  reading: (figure: Figure, { value, sd }: PhotoReading, lengths: LengthUnit) =>
-    `${measureWords(figure, value, lengths)} ± ${measureNumber(figure, 2 * sd, lengths)}`,
+  off: (figure: Figure, { sd }: PhotoReading, lengths: LengthUnit) => `± ${measureNumber(figure, 2 * sd, lengths)}`,
   within: (percent: number) =>
     `Nineteen times in twenty within that. Something 5 mm nearer than the card reads ${fixed(percent, 1)} % larger.`,
-  noReading: 'No reading yet.',
   which: 'Which figure',
   record: (words: string) => `Put ${words} on record`,
   recorded: (title: string, words: string) => `${title}: ${words}.`,
