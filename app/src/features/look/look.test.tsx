@@ -135,6 +135,17 @@ describe('a look', () => {
     expect(takeBack).toHaveBeenCalledWith([{ id: events[2]!.id, instrumentId: heron.id }]);
   });
 
+  it('at another bow than the one in hand is of that bow', async () => {
+    const spare = '00000000-0000-4000-8000-0000000000b7';
+    const facts = { title: 'Spare', ownOf: null, instrumentIds: [heron.id], use: 'seldom', gone: false } as const;
+    const over = anEvent(heron, 'look-over-began', TONIGHT - MINUTE, { extent: 'bow', by: 'player', bowId: spare });
+    const card = { id: spare, kind: 'bow' as const, version: 1, facts: { ...facts, instrumentIds: [heron.id] } };
+    openTestHousehold([heron], [over], [card]);
+    const hook = inRound();
+    await hook.after(({ answer }) => answer('good'));
+    expect(drafts()[0]!.payload).toMatchObject({ look: 'stick', bowId: spare });
+  });
+
   it('taken back before the first answer, the round was never begun', async () => {
     const over = began(2);
     openTestHousehold([heron], [over]);

@@ -1,10 +1,9 @@
 import type { Instrument } from '@tembrin/contract';
 import { useState } from 'react';
-import { inHand } from '@/state/bows';
+import { saidOf } from '@/state/bows';
 import type { InstrumentAssessment } from '@/state/assessments';
 import { usePreferences } from '@/state/preferences';
 import { readMeasure } from '@/copy/measures';
-import { bowLogOf } from '@tembrin/core/assess';
 import { verdictOfAll, type FigureRead } from '@tembrin/core/inspection';
 import { LOOK_DATA, type Figure, type LookId, type Verdict } from '@tembrin/core/instruments';
 import { decisive, type EventOf, type Looker } from '@tembrin/core/log';
@@ -13,8 +12,16 @@ const LONGEST_NOTE = 300;
 
 type Seen = EventOf<'looked-at'>['payload'];
 
-/** What is said of one look before it is answered: its figures, which string, where, a note. */
-export function useAnswer(instrument: Instrument, assessment: InstrumentAssessment, look: LookId) {
+/**
+ * What is said of one look before it is answered: its figures, which string, where, a note.
+ * @param bowId the bow that is looked at; null: the one in hand
+ */
+export function useAnswer(
+  instrument: Instrument,
+  assessment: InstrumentAssessment,
+  look: LookId,
+  bowId: string | null = null,
+) {
   const { facts, log, bows } = assessment;
   const lengths = usePreferences((state) => state.lengths);
   const { figures = [], bow, zone } = LOOK_DATA[look];
@@ -28,7 +35,8 @@ export function useAnswer(instrument: Instrument, assessment: InstrumentAssessme
     return text === '' ? [] : [{ figure, value: readMeasure(figure, text, lengths) }];
   });
   const known = read.filter((each): each is FigureRead => typeof each.value === 'number');
-  const own = bow ? bowLogOf(assessment) : log;
+  const looked = bows.find((each) => each.bow.id === bowId) ?? bows[0];
+  const own = bow && looked ? looked.log : log;
   const told = verdictOfAll(known, {
     facts,
     earlier: own.measures,
@@ -50,7 +58,7 @@ export function useAnswer(instrument: Instrument, assessment: InstrumentAssessme
       figures: known,
       string: verdict === 'good' ? null : string,
       note: note.trim(),
-      ...(bow && inHand(instrument, bows)),
+      ...(bow && looked && saidOf(looked.bow.id, instrument, bows)),
     };
   };
   return {

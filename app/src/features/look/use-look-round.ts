@@ -19,7 +19,7 @@ export function useLookRound(
   { over, steps, answers, behind }: RoundUnderWay,
   { look }: LookStep,
 ) {
-  const model = useAnswer(instrument, assessment, look);
+  const model = useAnswer(instrument, assessment, look, over.bowId);
   const previous = behind > 0 ? answers.get(steps[behind - 1]!.look) : undefined;
   const answered = useRef<LookId | null>(null);
   const record = async (draft: Draft, last: boolean) => {

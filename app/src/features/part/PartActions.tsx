@@ -9,6 +9,7 @@ import { copyOf } from '@/copy/parts';
 import { unlessGone } from '../unless-gone';
 import { DoneSheet } from './DoneSheet';
 import { FittedSheet } from '../strings/routes';
+import type { Finding } from '@tembrin/core/log';
 import { beginsAnew, partOf, type PartEntry, type PartId, type Thread } from '@tembrin/core/parts';
 import { copy } from '@/copy/screens/part/part-actions';
 
@@ -40,6 +41,9 @@ export function PartActions({ thread, instrument, bow, nowMs }: PartActionsProps
           onPress={() => stillGood(instrument.id, thread.part, bow)}
         />
       )}
+      {thread.part === 'checkup' && thread.found.length > 0 && (
+        <Button rank="outline" title={copy.foundIsSeenTo} onPress={() => seenTo(instrument.id, thread.found)} />
+      )}
       {thread.part === 'strings' && (
         <Button
           rank="outline"
@@ -64,6 +68,15 @@ export function PartActions({ thread, instrument, bow, nowMs }: PartActionsProps
         )
       )}
     </>
+  );
+}
+
+/** Puts on record that the workshop has seen to what was found. */
+function seenTo(instrumentId: string, found: readonly Finding[]): void {
+  void act(
+    instrumentId,
+    found.map(({ eventId }) => ({ type: 'finding-settled' as const, payload: { findingId: eventId, how: 'seen-to' } })),
+    copy.foundWasSeenTo,
   );
 }
 
