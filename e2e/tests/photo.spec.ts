@@ -1,22 +1,43 @@
+import { execFileSync } from 'node:child_process';
+import { mkdtempSync, readFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import { fileURLToPath } from 'node:url';
 import type { Page } from '@playwright/test';
-import { anyScene, photograph, type Scene } from '../../core/src/testing/photograph';
 import { addInstrument, expect, expectAccessible, signUp, test } from '../fixtures';
 
+interface Rendered {
+  width: number;
+  height: number;
+  gap: number;
+  grey: string;
+}
+
+/** A bow beside a card, rendered from known geometry. */
+function rendered(seed: number, width: number, ...more: readonly string[]): Rendered {
+  const file = join(mkdtempSync(join(tmpdir(), 'tembrin-photo-')), 'bow.json');
+  execFileSync(
+    process.execPath,
+    ['--import', 'tsx', 'scripts/pictures/photograph.mjs', file, String(seed), String(width), ...more],
+    { cwd: fileURLToPath(new URL('../..', import.meta.url)) },
+  );
+  return JSON.parse(readFileSync(file, 'utf8')) as Rendered;
+}
+
 /** A rendered photograph as a file, as a phone's camera would hand it over. */
-async function pictureFile(page: Page, scene: Scene, name = 'bow.jpg') {
-  const { width, height, data } = photograph(scene);
+async function pictureFile(page: Page, { width, height, grey }: Rendered, name = 'bow.jpg') {
   const encoded = await page.evaluate(
-    ([grey, w, h]) => {
+    ([shades, w, h]) => {
       const canvas = document.createElement('canvas');
       Object.assign(canvas, { width: w, height: h });
       const context = canvas.getContext('2d')!;
       const pixels = context.createImageData(w, h);
-      const bytes = Uint8Array.from(atob(grey), (each) => each.charCodeAt(0));
+      const bytes = Uint8Array.from(atob(shades), (each) => each.charCodeAt(0));
       bytes.forEach((shade, at) => pixels.data.set([shade, shade, shade, 255], at * 4));
       context.putImageData(pixels, 0, 0);
       return canvas.toDataURL('image/jpeg', 0.9).split(',')[1]!;
     },
-    [Buffer.from(data).toString('base64'), width, height] as const,
+    [grey, width, height] as const,
   );
   return { name, mimeType: 'image/jpeg', buffer: Buffer.from(encoded, 'base64') };
 }
@@ -37,7 +58,7 @@ test('a bow’s gap is read off a photograph without a connection, corrected by 
   await expect(page.getByText(/The picture stays on this device/)).toBeVisible();
   await expectAccessible(page, 'before a photograph');
   await page.evaluate(() => navigator.serviceWorker.ready);
-  const scene = anyScene(2, 1280, 960);
+  const scene = rendered(2, 1280);
   const file = await pictureFile(page, scene);
   // The worker that looks at pictures is kept on the device with the app.
   await page.evaluate(() => fetch('/vision.js').then((answer) => answer.text()));
@@ -45,7 +66,7 @@ test('a bow’s gap is read off a photograph without a connection, corrected by 
   await input(page).setInputFiles(file);
   const recorded = page.getByRole('button', { name: /^Put .* mm on record/ });
   await expect(recorded).toBeVisible({ timeout: 30_000 });
-  const truth = scene.bow!.gap;
+  const truth = scene.gap;
   expect(Math.abs((await figure(page)) - truth)).toBeLessThanOrEqual(0.35);
   await expect(page.getByRole('status').first()).toContainText('±');
   await expectAccessible(page, 'a photograph that is read');
@@ -81,9 +102,9 @@ test('what cannot be measured is said, and nothing else happens: no card, no pic
     0x89, 0x50, 0x4e, 0x47, 13, 10, 26, 10, 0, 0, 0, 13, 0x49, 0x48, 0x44, 0x52, 0, 0, 0x75, 0x30, 0, 0, 0x75, 0x30,
   ]);
   await refuse('bomb.png', bomb, /more pixels than can be opened/);
-  const whole = await pictureFile(page, anyScene(3));
+  const whole = await pictureFile(page, rendered(3, 960));
   await refuse('half.jpg', whole.buffer.subarray(0, 700), /could not open|cut off/);
-  await input(page).setInputFiles(await pictureFile(page, { ...anyScene(4), card: null }));
+  await input(page).setInputFiles(await pictureFile(page, rendered(4, 960, 'no-card')));
   await expect(page.getByText(/^No card was found/)).toBeVisible({ timeout: 30_000 });
   await expect(page.getByRole('button', { name: /on record/ })).toHaveCount(0);
 });

@@ -47,9 +47,9 @@ export function calendarFile() {
 
 /** A photograph of a bow beside a card, rendered, as a camera would hand it over. */
 export async function bowPhoto(page) {
-  const raw = join(tmpdir(), `tembrin-bow-${process.pid}.grey`);
+  const raw = join(tmpdir(), `tembrin-bow-${process.pid}.json`);
   execFileSync(process.execPath, ['--import', 'tsx', join(ROOT, 'scripts/pictures/photograph.mjs'), raw]);
-  const grey = readFileSync(raw).toString('base64');
+  const { grey } = JSON.parse(readFileSync(raw, 'utf8'));
   rmSync(raw);
   const encoded = await page.evaluate((shades) => {
     const canvas = Object.assign(document.createElement('canvas'), { width: 1280, height: 960 });

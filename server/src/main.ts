@@ -3,6 +3,7 @@ import { SECOND_MS } from '@tembrin/core';
 import { pino, type Logger } from 'pino';
 import { AggregatorRegistry } from 'prom-client';
 import { readConfig, type Config } from './config';
+import { isPassing } from './database/transaction';
 import { metricsServer } from './operating/metrics';
 import { serve } from './serve';
 import { answerPrimary, freePort, keepWorkers, measuredByAll } from './workers';
@@ -57,6 +58,11 @@ async function main() {
     setTimeout(() => process.exit(0), LONGEST_END_MS).unref();
     void stop().then(() => process.exit(0));
   };
+  process.on('unhandledRejection', (reason) => {
+    // The driver tells of a connection that is cut while it is made besides whoever waits for it: no cause to end.
+    if (!isPassing(reason)) throw reason;
+    log.warn({ errno: (reason as { errno?: number }).errno }, 'a connection was cut while it was made');
+  });
   process.on('SIGTERM', close);
   process.on('SIGINT', close);
   process.on('disconnect', close);

@@ -11,6 +11,7 @@ import { FIGURE_DATA, LOOK_DATA, stringNames } from '@tembrin/core/instruments';
 import type { LogEvent } from '@tembrin/core/log';
 
 const NO_BOWS: ReadonlyMap<string, string> = new Map();
+const EXTENT_WORDS = { full: 'all of it', quick: 'a quick look', bow: 'the bow' } as const;
 const WEIGHED = { empty: 'empty', before: 'before filling', filled: 'filled' } as const;
 
 /**
@@ -86,7 +87,7 @@ function wordsOf(event: LogEvent, instrument: Instrument | null, timeZone: strin
     case 'humidifier-weighed':
       return `Case humidifier weighed: ${waterFigure(event.payload.grams)} ${waterUnit()} ${WEIGHED[event.payload.kind]}`;
     case 'look-over-began':
-      return `Looked over: ${event.payload.extent === 'full' ? 'all of it' : 'a quick look'}`;
+      return `Looked over: ${EXTENT_WORDS[event.payload.extent]}`;
     case 'look-over-ended':
       return 'the end of a look-over';
     case 'look-skipped':

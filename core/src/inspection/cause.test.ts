@@ -12,7 +12,7 @@ const causes = (events: readonly LogEvent[], more: Partial<CauseContext> = {}) =
   reasonsToLook({ log: foldLog(events, NOW, 'UTC'), air: null, heating: null, ...more }).map(({ cause }) => cause);
 
 /** A look-over that was finished so many days ago, in ten minutes. */
-function lookedOver(days: number, extent: 'quick' | 'full' = 'full'): LogEvent[] {
+function lookedOver(days: number, extent: 'quick' | 'full' | 'bow' = 'full'): LogEvent[] {
   const began = event('look-over-began', ago(days), { extent, by: 'player' });
   return [began, event('look-over-ended', ago(days) + 600_000, { overId: began.id })];
 }
@@ -43,6 +43,7 @@ test('a knock, a journey and new strings give cause until somebody has looked', 
   const strings = event('strings-fitted', ago(4), { strings: null, reason: 'worn', known: true });
   expect(causes([...old, knock, ...journey, strings])).toEqual(['knock', 'journey', 'strings']);
   expect(causes([...old, knock, ...journey, strings, ...lookedOver(1, 'quick')])).toEqual([]);
+  expect(causes([...old, knock, ...lookedOver(1, 'bow')])).toEqual(['knock']);
   // Still away; fitted within the day; said of the past.
   expect(causes([...old, journey[0]!])).toEqual([]);
   expect(causes([...old, event('strings-fitted', NOW - 2 * HOUR_MS, strings.payload)])).toEqual([]);

@@ -56,7 +56,8 @@ function lastTurn({ nowMs, timeZone }: CauseContext['log'], heating: CauseContex
  */
 export function reasonsToLook({ log, air, heating }: CauseContext): Reason[] {
   const { nowMs, timeZone } = log;
-  const ended = log.lookOvers.filter(({ endedAt }) => endedAt !== null);
+  // A look at the bow says nothing of the instrument.
+  const ended = log.lookOvers.filter(({ endedAt, extent }) => endedAt !== null && extent !== 'bow');
   const last = Math.max(-Infinity, ...ended.map(({ endedAt }) => endedAt!));
   const lastFull = Math.max(
     -Infinity,
