@@ -59,6 +59,15 @@ test('a violinist after a knock: three looks, what is found forbids playing, a l
   await page.getByRole('link', { name: 'Now', exact: true }).click();
   await expect(page.getByRole('button', { name: 'Start playing' })).toBeEnabled();
   await expect(page.getByText(/Do not play it/)).toHaveCount(0);
+  // A look-over that is retracted takes what was seen in it along, and brings it back.
+  await page.getByRole('link', { name: 'Kit', exact: true }).click();
+  await page.getByRole('link', { name: /^Violin/ }).click();
+  const seen = page.getByRole('listitem').filter({ hasText: 'Sound post: act' });
+  await expect(seen).toBeVisible();
+  await page.getByRole('button', { name: /^Retract: Looked over: a quick look/ }).click();
+  await expect(seen).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(seen).toBeVisible();
 });
 
 test('a parent with a child’s bow: the yearly look, half the hair is gone, and another bow is cheaper', async ({

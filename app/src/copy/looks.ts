@@ -30,7 +30,7 @@ export function whoWords({ who, when, airFirst }: Advice): string {
 }
 
 /** Why the air comes first; empty where it does not. */
-export function airFirstWords({ airFirst }: Advice): string {
+function airFirstWords({ airFirst }: Advice): string {
   if (!airFirst) return '';
   const at = humidityWords(airFirst.restRh);
   return airFirst.side === 'dry'

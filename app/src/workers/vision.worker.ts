@@ -1,4 +1,6 @@
 import {
+  CARD_MM,
+  edgesOf,
   findBow,
   findCard,
   greyOf,
@@ -22,7 +24,7 @@ const MIDDLE = 0.25;
 /** Where handles begin when nothing was found: a rectangle in the middle. */
 function startAt({ width, height }: Grey): Quad {
   const [left, right] = [width * MIDDLE, width * (1 - MIDDLE)];
-  const tall = ((right - left) * 53.98) / 85.6;
+  const tall = ((right - left) * CARD_MM.short) / CARD_MM.long;
   const top = (height - tall) / 2;
   return [
     { x: left, y: top },
@@ -41,7 +43,8 @@ function opened(bitmap: ImageBitmap): Grey {
 }
 
 function found(grey: Grey, what: 'gap' | 'length'): VisionAnswer {
-  const card = findCard(grey);
+  const edges = edgesOf(grey);
+  const card = findCard(grey, edges);
   if (!isCard(card)) {
     const middle = [
       { x: grey.width * 0.2, y: grey.height * 0.85 },
@@ -53,7 +56,7 @@ function found(grey: Grey, what: 'gap' | 'length'): VisionAnswer {
   const across = (share: number): Point => ({ x: grey.width * share, y: grey.height / 2 });
   if (what === 'length')
     return { kind: 'found', corners: card.corners, ends: [across(0.3), across(0.7)], cardFault: null, fault: null };
-  const bow = findBow(grey, plane);
+  const bow = findBow(grey, plane, edges);
   return typeof bow === 'string'
     ? { kind: 'found', corners: card.corners, ends: [across(0.2), across(0.8)], cardFault: null, fault: bow }
     : { kind: 'found', corners: card.corners, ends: bow.hair, cardFault: null, fault: null };

@@ -101,8 +101,8 @@ export function assess<Facts extends InstrumentFacts>(
   const tension = inHand?.tension ?? null;
   const isPlucked = judged.every((bow) => bow.threads.length === 0);
   const found = byGravity([
-    ...findingsOn('instrument', log),
-    ...(isPlucked ? [] : findingsOn('bow', inHand?.log ?? log)),
+    ...findingsOn('instrument', log, facts.stringCount),
+    ...(isPlucked ? [] : findingsOn('bow', inHand?.log ?? log, facts.stringCount)),
   ]);
   const reasons = reasonsToLook({ log, air: around, heating: air?.heating ?? null });
   return { facts, schools, log, pace, threads, bows: isPlucked ? [] : judged, tension, air: around, found, reasons };

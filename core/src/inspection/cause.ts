@@ -22,7 +22,7 @@ const CAUSE_DAYS = 45;
 const STRINGS_DAYS = 1;
 /** The same trouble with the air gives cause once in so long. From memory. */
 const AIR_DAYS = 30;
-/** Sessions after which an instrument that nobody ever looked over is offered for it. */
+/** Sessions after which an instrument that nobody ever looked over is offered for it. From memory. */
 const FIRST_SESSIONS = 5;
 
 /** What the causes are told from. */
@@ -52,7 +52,7 @@ function lastTurn({ nowMs, timeZone }: CauseContext['log'], heating: CauseContex
 }
 
 /**
- * Every reason the log and the air give to look an instrument over now, the most pressing first; none while one is under way.
+ * Every reason the log and the air give to look an instrument over now, the most pressing first.
  */
 export function reasonsToLook({ log, air, heating }: CauseContext): Reason[] {
   const { nowMs, timeZone } = log;

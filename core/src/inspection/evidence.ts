@@ -38,7 +38,10 @@ function bandSeen(log: Pick<InstrumentLog, 'findings'>, fittedAt: number, wearAt
   return share ? [{ ...share, wear: wearAt(look.at) }] : [];
 }
 
-/** What the hairs that broke tell: at that rate, so much of the band is gone. */
+/**
+ * What the hairs that broke tell: so much of the band is gone, at the least. It says only that hair lasts less long than the rule:
+ * it wears without breaking too.
+ */
 function breakingSeen(
   log: Pick<InstrumentLog, 'measures'>,
   fittedAt: number,
@@ -48,19 +51,26 @@ function breakingSeen(
   const broken = counts.reduce((sum, { value }) => sum + value, 0);
   if (broken < LEAST_BROKEN) return [];
   const share = broken / HAIRS / SPENT_SHARE;
-  return [{ share, logSd: Math.hypot(BREAKING_LOG_SD, 1 / Math.sqrt(broken)), wear: wearAt(counts.at(-1)!.at) }];
+  const wear = wearAt(counts.at(-1)!.at);
+  return share > wear ? [{ share, logSd: Math.hypot(BREAKING_LOG_SD, 1 / Math.sqrt(broken)), wear }] : [];
 }
 
 /**
  * The life of the hair that is on, after what was seen of it: a band that is narrower than its wear would have it, or hairs that
  * break fast, mean that it lasts less long [handbook 6].
  * @param life by the rule
- * @param extraWear share of the life spent by standing tight
+ * @param tightBy share of the life spent by standing tight, by an instant
  */
-export function hairLifeSeen(life: Life, log: InstrumentLog, pace: Pace, fittedAt: number, extraWear: number): Life {
+export function hairLifeSeen(
+  life: Life,
+  log: InstrumentLog,
+  pace: Pace,
+  fittedAt: number,
+  tightBy: (atMs: number) => number,
+): Life {
   const wearAt = (atMs: number) => {
     const { told, reckoned } = wornAt(life, log.playing, pace.before, fittedAt, atMs);
-    return told + reckoned + extraWear;
+    return told + reckoned + tightBy(atMs);
   };
   return seenLife(life, [...bandSeen(log, fittedAt, wearAt), ...breakingSeen(log, fittedAt, wearAt)]);
 }

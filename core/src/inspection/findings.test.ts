@@ -9,7 +9,7 @@ import { byGravity, findingsOn, forWorkshop, isDanger, lineOf, openFindings } fr
 
 const { event, retract } = scribe();
 const ago = (days: number) => NOW - days * DAY_MS;
-const open = (events: readonly LogEvent[]) => openFindings(foldLog(events, NOW, 'UTC'));
+const open = (events: readonly LogEvent[]) => openFindings(foldLog(events, NOW, 'UTC'), 4);
 const looks = (events: readonly LogEvent[]) => open(events).map(({ look, verdict }) => `${look} ${verdict}`);
 
 describe('findings', () => {
@@ -38,6 +38,14 @@ describe('findings', () => {
     expect(open([a, e, fitted]).map(({ string }) => string)).toEqual([2]);
     const all = event('strings-fitted', ago(3), { strings: null, reason: 'worn', known: true });
     expect(looks([a, e, all])).toEqual([]);
+    // One after another, as a guided change puts them on.
+    const set = event('looked-at', ago(30), seen('strings', 'watch'));
+    const single = (string: number) =>
+      event('strings-fitted', ago(4 - string), { strings: [string], reason: 'worn', known: true });
+    expect(looks([set, single(0), single(1), single(2)])).toHaveLength(1);
+    expect(looks([set, single(0), single(1), single(2), single(3)])).toEqual([]);
+    // All of them found good, none is left.
+    expect(looks([a, e, event('looked-at', ago(2), seen('strings', 'good'))])).toEqual([]);
     const guessed = event('strings-fitted', ago(3), { strings: null, reason: 'on-record', known: false });
     expect(looks([a, e, guessed])).toHaveLength(2);
   });
@@ -48,8 +56,8 @@ describe('findings', () => {
     const rehaired = event('rehaired', ago(3), { reason: 'worn', known: true });
     expect(looks([band, stick, rehaired])).toEqual(['stick watch']);
     const log = foldLog([band, stick], NOW, 'UTC');
-    expect(findingsOn('bow', log)).toHaveLength(2);
-    expect(findingsOn('instrument', log)).toHaveLength(0);
+    expect(findingsOn('bow', log, 4)).toHaveLength(2);
+    expect(findingsOn('instrument', log, 4)).toHaveLength(0);
   });
 
   test('put danger first, and know what is the workshop’s business', () => {

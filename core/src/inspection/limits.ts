@@ -1,4 +1,5 @@
-import type { Family, Figure, InstrumentFacts, Kind, LookId, Verdict } from '../instruments';
+import { STRETCHED_TURNS } from '../bow';
+import type { Family, Figure, InstrumentFacts, Kind, Verdict } from '../instruments';
 import { DAY_MS } from '../time';
 
 /** A figure that was read. */
@@ -23,39 +24,37 @@ export interface LimitContext {
 }
 
 /** Bridge off square, degrees; off its place, mm [handbook 9, from memory]. */
-export const LEAN_LIMITS = { watch: 1.5, act: 4 } as const;
-export const PLACE_LIMITS = { watch: 1, act: 2 } as const;
+const LEAN_LIMITS = { watch: 1.5, act: 4 } as const;
+const PLACE_LIMITS = { watch: 1, act: 2 } as const;
 /** Hair against ferrule, percent [handbook 9; half is the trade's, the limits from memory]. */
 export const BAND_LIMITS = { watch: 85, act: 60 } as const;
 /** Broken hairs a week [handbook 9, from memory]. */
-export const BROKEN_A_WEEK = 10;
-/** More turns than when the hair was new [handbook 9, from memory]. */
-export const MORE_TURNS = 2;
+const BROKEN_A_WEEK = 10;
 /** Side bend of the stick, mm [handbook 9, from memory]. */
-export const BEND_LIMITS = { watch: 1, act: 2 } as const;
+const BEND_LIMITS = { watch: 1, act: 2 } as const;
 /** Cents off when sharpened [handbook 9, from memory]. */
-export const SHARPENED_CENTS = 10;
+const SHARPENED_CENTS = 10;
 /** A change of a guitar's action, mm [handbook 9, from memory]. */
-export const ACTION_CHANGE_MM = 0.4;
+const ACTION_CHANGE_MM = 0.4;
 /** A change of the string height since the last reading from which something is to be done; half of it is watched [handbook 9, from memory]. */
 const HEIGHT_CHANGE_MM: Readonly<Partial<Record<Family, number>>> = { violin: 1, viola: 1, cello: 1.5, bass: 1.5 };
 
 /** String height over the end of the fingerboard, mm: highest string, lowest string [handbook 9, from memory]. */
-export const USUAL_HEIGHT_MM: Readonly<Partial<Record<Family, readonly [number, number]>>> = {
+const USUAL_HEIGHT_MM: Readonly<Partial<Record<Family, readonly [number, number]>>> = {
   violin: [3.5, 5.5],
   viola: [4.5, 6.5],
   cello: [5, 8],
   bass: [6, 10],
 };
 /** Action at the twelfth fret, mm: highest string, lowest string [handbook 9, from memory; of a bass guitar from memory]. */
-export const USUAL_ACTION_MM: Readonly<Partial<Record<Kind, readonly [number, number]>>> = {
+const USUAL_ACTION_MM: Readonly<Partial<Record<Kind, readonly [number, number]>>> = {
   steel: [1.8, 2.4],
   electric: [1.5, 2],
   classical: [3, 4],
   'bass-guitar': [2, 2.6],
 };
 /** Neck relief, mm: from and to [handbook 9, from memory; of a bass guitar from memory]. */
-export const RELIEF_MM: Readonly<Partial<Record<Kind, readonly [number, number]>>> = {
+const RELIEF_MM: Readonly<Partial<Record<Kind, readonly [number, number]>>> = {
   steel: [0.2, 0.3],
   electric: [0.15, 0.25],
   classical: [0.1, 0.3],
@@ -101,7 +100,7 @@ function byRelief(value: number, kind: Kind | null): Verdict | null {
 /** Turns against those this hair took first. */
 function byTurns(value: number, { earlier, rehairedAt }: LimitContext): Verdict | null {
   const first = earlier.find(({ figure, at }) => figure === 'bow-turns' && at >= (rehairedAt ?? -Infinity));
-  return first ? (value - first.value >= MORE_TURNS ? 'watch' : 'good') : null;
+  return first ? (value - first.value >= STRETCHED_TURNS ? 'watch' : 'good') : null;
 }
 
 /** Hairs broken since they were counted last, by the week; since the rehair, where they never were. */
@@ -160,17 +159,3 @@ export function verdictOf(reading: FigureRead, context: LimitContext): Verdict |
 export function verdictOfAll(readings: readonly FigureRead[], context: LimitContext): Verdict | null {
   return worst(readings.flatMap((reading) => verdictOf(reading, context) ?? []));
 }
-
-/** Looks whose figures alone can tell. */
-export const TOLD_BY_FIGURE: readonly LookId[] = [
-  'bridge-lean',
-  'bridge-place',
-  'string-height',
-  'relief',
-  'action',
-  'harp-tuning',
-  'stick',
-  'hair-band',
-  'hair-count',
-  'hair-length',
-];

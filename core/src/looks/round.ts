@@ -143,7 +143,7 @@ export function roundUnderWay(
     extent: over.extent,
     by: over.by,
     causes: reasons.map(({ cause }) => cause),
-    open: openFindings(before).map(({ look }) => look),
+    open: openFindings(before, facts.stringCount).map(({ look }) => look),
   });
   const answers = answersOf(log, over);
   const at = steps.findIndex(({ look }) => !answers.has(look));

@@ -56,7 +56,9 @@ export function checkupThread({ facts, log, schools, air }: PartContext): Checku
   const months = CHECKUP_MONTHS[schools.checkup];
   const last = decisive(log.checkups);
   const caked = workshopZones(facts, schools, residueOf(facts, log));
-  const found = byGravity(forWorkshop(openFindings(log)).filter(({ look }) => !look.startsWith('hair-')));
+  const found = byGravity(
+    forWorkshop(openFindings(log, facts.stringCount)).filter(({ look }) => !look.startsWith('hair-')),
+  );
   const press = pressing(found, air);
   const waits = caked.length > 0 || found.some(({ verdict }) => verdict === 'act');
   const common = { part: 'checkup' as const, months, caked, found, pressed: press !== null };

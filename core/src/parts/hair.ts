@@ -34,12 +34,12 @@ const isOfHair = ({ look }: Pick<Finding, 'look'>) => look.startsWith('hair-');
  * The bow's hair: two clocks, how it stretched, and what was seen of it. What was found good at a look lasts at least so long; a band
  * that is narrower than its wear, or hairs that break fast, pull the window in.
  */
-export function hairThread({ log, pace, air }: PartContext): HairThread {
+export function hairThread({ facts, log, pace, air }: PartContext): HairThread {
   const rehair = decisive(log.rehairs);
   const tension = bowTension(log, rehair?.at);
   const stretch = hairStretch(log);
   const stretched = stretch !== null && stretch.turns - stretch.before >= STRETCHED_TURNS;
-  const found = findingsOn('bow', log).filter(isOfHair);
+  const found = findingsOn('bow', log, facts.stringCount).filter(isOfHair);
   const asks = found.some(({ verdict }) => verdict === 'act');
   const common = { part: 'hair' as const, tension, stretch, found, dateMissing: !rehair?.known };
   if (!rehair) {
@@ -49,7 +49,9 @@ export function hairThread({ log, pace, air }: PartContext): HairThread {
   const tightness = tightWear(tension.idleHours);
   const toll = tollOn('hair', air, rehair.at, log.nowMs);
   const rule = airedLife(HAIR_LIFE, toll);
-  const seen = hairLifeSeen(rule, log, pace, rehair.at, tightness);
+  const seen = hairLifeSeen(rule, log, pace, rehair.at, (atMs) =>
+    tightWear(bowTension({ ...log, nowMs: atMs }, rehair.at).idleHours),
+  );
   const windowOf = (one: Life) =>
     spentWindow(provenLife(one, log.hairLooks, log, pace, rehair.at, tightness), log, pace, rehair.at, tightness);
   const life = provenLife(seen, log.hairLooks, log, pace, rehair.at, tightness);

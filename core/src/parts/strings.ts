@@ -217,7 +217,7 @@ export function stringsThread(context: PartContext): StringsThread {
       : string,
   );
   const known = oldest.every(({ fitting }) => fitting?.known);
-  const found = openFindings(log).filter(({ look }) => look === 'strings');
+  const found = openFindings(log, facts.stringCount).filter(({ look }) => look === 'strings');
   const asks = found.some(({ verdict }) => verdict === 'act');
   const common = {
     part: 'strings' as const,

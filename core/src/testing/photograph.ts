@@ -27,8 +27,6 @@ export interface Scene {
     stick: number;
     lift: number;
   } | null;
-  /** A bridge on its top from the side: its face to the tailpiece (on the right) stands at an angle, degrees; up is against y. */
-  bridge?: { angle: number; tall: number; foot: number; crown: number; shade: number; top: number; mirrored: boolean };
   ground: { shade: number; texture: 'plain' | 'grain' | 'cloth' };
   /** Light falls off across the picture by this share, and a soft shadow darkens it by that. */
   gradient: number;
@@ -40,7 +38,7 @@ export interface Scene {
   seed: number;
 }
 
-const { cos, sin, tan, PI, sqrt, floor, round, ceil, min, max, abs, exp } = Math;
+const { cos, sin, PI, sqrt, floor, round, ceil, min, max, abs, exp } = Math;
 type Mat = readonly [number, number, number, number, number, number, number, number, number];
 
 function rotation([tx, ty, tz]: Scene['tilt']): Mat {
@@ -157,22 +155,6 @@ function bowShade(bow: NonNullable<Scene['bow']>, p: Point, under: number, pixel
   return withHair * (1 - stick) + bow.stick * round7 * stick;
 }
 
-function bridgeShade(bridge: NonNullable<Scene['bridge']>, p: Point, under: number, pixelMm: number): number {
-  const x = bridge.mirrored ? -p.x : p.x;
-  const up = -p.y;
-  const lean = ((bridge.angle - 90) * PI) / 180;
-  // The face is straight; the other side tapers to the crown.
-  const face = -up * tan(lean);
-  const thick = bridge.foot + (bridge.crown - bridge.foot) * (up / bridge.tall);
-  const inside = min(min(face - x, x - (face - thick)), min(up, bridge.tall - up));
-  const on = cover(inside, pixelMm);
-  const wood = cover(min(-up, up + 16), pixelMm);
-  const string = cover(0.4 - abs(up - bridge.tall + 0.2 + abs(x) * 0.16), pixelMm);
-  let shade = under * (1 - wood) + bridge.top * wood;
-  shade = shade * (1 - string) + 210 * string;
-  return shade * (1 - on) + bridge.shade * on;
-}
-
 function blurred(data: Float32Array, width: number, height: number, sd: number): Float32Array {
   if (sd < 0.2) return data;
   const radius = ceil(3 * sd);
@@ -248,7 +230,6 @@ export function photograph(scene: Scene): Grey {
       let shade = groundShade(ground, p);
       if (card) shade = cardShade(card, p, shade, pixelMm);
       if (bow) shade = bowShade(bow, bow.lift === 0 ? p : toPlane(u, v, bow.lift), shade, pixelMm);
-      if (scene.bridge) shade = bridgeShade(scene.bridge, p, shade, pixelMm);
       const light = 1 - gradient * (u / width) - shadow / (1 + exp((v / height - 0.5 + 0.2 * (u / width)) * 14));
       data[v * width + u] = shade * light;
     }
@@ -310,30 +291,5 @@ function drawn(uniform: () => number, seed: number, width: number, height: numbe
     blur: within(0.4, 1.5),
     jpeg: true,
     seed,
-  };
-}
-
-/** A bridge from the side, drawn by lot: the phone held about square to it. */
-export function anyBridge(seed: number, width = 1440, height = 1080): Scene {
-  const uniform = mulberry32(seed + 90_000);
-  const within = (low: number, high: number) => low + (high - low) * uniform();
-  const scene = anyScene(seed, width, height);
-  return {
-    ...scene,
-    card: null,
-    bow: null,
-    tilt: [within(-5, 5), within(-5, 5), within(-6, 6)],
-    distance: within(170, 230) * scene.focal,
-    middle: { x: within(-8, 8), y: within(-22, -10) },
-    bridge: {
-      angle: within(82, 98),
-      tall: within(28, 36),
-      foot: within(4, 5),
-      crown: within(1.2, 2),
-      shade: within(170, 215),
-      top: within(60, 110),
-      mirrored: uniform() < 0.5,
-    },
-    ground: { shade: uniform() < 0.5 ? within(115, 140) : within(20, 50), texture: 'plain' },
   };
 }

@@ -1,8 +1,9 @@
+import { CARD_MM } from './card';
 import { robustLine, robustParabola } from './fits';
 import { apart, lineThrough, mapped, offLine, type Point, type Quad } from './geometry';
 import { edgeAcross, shadeAt, type Grey } from './picture';
 import { planeOf, pxPerMmAt, withSpread, type CardPlane, type PhotoReading } from './plane';
-import { lookedAt, segmentsOf, slopesOf } from './segments';
+import { edgesOf } from './segments';
 
 /** A bow from the side as it was read. */
 export interface BowReading {
@@ -222,14 +223,12 @@ const MOST_TRIED = 14;
 
 /** Whether a point lies on the card or at its edge. */
 const onCard = ({ x, y }: Point) =>
-  x > -OF_CARD_MM && x < 85.6 + OF_CARD_MM && y > -OF_CARD_MM && y < 53.98 + OF_CARD_MM;
+  x > -OF_CARD_MM && x < CARD_MM.long + OF_CARD_MM && y > -OF_CARD_MM && y < CARD_MM.short + OF_CARD_MM;
 
 /** The bow in a picture with a card: of all long straight edges that which has a stick beside it, bent towards it. */
-export function findBow(picture: Grey, plane: CardPlane): BowReading | BowFault {
-  const { small, factor } = lookedAt(picture);
-  const full = ({ x, y }: Point): Point => ({ x: (x + 0.5) * factor - 0.5, y: (y + 0.5) * factor - 0.5 });
-  const tried = segmentsOf(slopesOf(small))
-    .map(({ from, to }) => [full(from), full(to)] as const)
+export function findBow(picture: Grey, plane: CardPlane, edges = edgesOf(picture)): BowReading | BowFault {
+  const tried = edges.segments
+    .map(({ from, to }) => [edges.inPicture(from), edges.inPicture(to)] as const)
     .filter(([from, to]) => {
       const [p, q] = [mapped(plane.toMm, from), mapped(plane.toMm, to)];
       return apart(p, q) >= LEAST_HAIR_MM && !(onCard(p) && onCard(q));

@@ -12,7 +12,7 @@ import {
   type Quad,
 } from './geometry';
 import { edgeAcross, pictureFault, type EdgePoint, type Grey, type PictureFault } from './picture';
-import { lookedAt, segmentsOf, slopesOf, type Segment, type Slopes } from './segments';
+import { edgesOf, type Edges, type Segment, type Slopes } from './segments';
 
 /** A card as it lies in a picture. */
 export interface FoundCard {
@@ -137,12 +137,14 @@ function quadsOf(segments: readonly Segment[]): Quad[] {
     join(other, one, at);
   }
   const quads: Quad[] = [];
+  let tried = 0;
   for (const [first, firsts] of meets) {
     const besides = [...firsts.keys()].filter((each) => each > first);
     for (let a = 0; a < besides.length; a++) {
       for (let b = a + 1; b < besides.length; b++) {
         const [left, right] = [besides[a]!, besides[b]!];
         for (const [opposite, p] of meets.get(left)!) {
+          if (++tried > MOST_TRIED) return quads;
           if (opposite <= first || opposite === right) continue;
           const q = meets.get(right)!.get(opposite);
           if (q) quads.push([firsts.get(left)!, p, q, firsts.get(right)!]);
@@ -153,7 +155,9 @@ function quadsOf(segments: readonly Segment[]): Quad[] {
   }
   return quads;
 }
+/** However many edges a picture has, no more quadrilaterals are looked into than these, and no more ways to make one. */
 const MOST_QUADS = 40_000;
+const MOST_TRIED = 4_000_000;
 
 /** Least of the picture that a card takes up, and least of each side that must be seen as an edge. */
 const LEAST_AREA = 0.008;
@@ -178,10 +182,10 @@ function isLikely(quad: Quad, leastArea: number): boolean {
 }
 
 /** The quadrilateral that looks most like a card. */
-function propose(slopes: Slopes): Quad | null {
+function propose({ slopes, segments }: Edges): Quad | null {
   const { width, height } = slopes;
   let best: { quad: Quad; score: number } | null = null;
-  for (const each of quadsOf(segmentsOf(slopes))) {
+  for (const each of quadsOf(segments)) {
     if (!isLikely(each, LEAST_AREA * width * height)) continue;
     const card = asCard(each, width, height);
     if (!card) continue;
@@ -254,18 +258,13 @@ const LEAST_EDGE_PX = 90;
  * are it; its sides are then fitted in the picture itself.
  * @returns the card, or why there is none
  */
-export function findCard(picture: Grey): FoundCard | CardFault {
+export function findCard(picture: Grey, edges = edgesOf(picture)): FoundCard | CardFault {
   const fault = pictureFault(picture);
   if (fault) return fault;
-  const { small, factor } = lookedAt(picture);
-  const slopes = slopesOf(small);
-  const quad = propose(slopes);
+  const { inPicture, factor } = edges;
+  const quad = propose(edges);
   if (!quad) return 'no-card';
-  const full = quad.map(({ x, y }) => ({
-    x: (x + 0.5) * factor - 0.5,
-    y: (y + 0.5) * factor - 0.5,
-  })) as unknown as Quad;
-  const found = refineCard(picture, full, 3 * factor + 3);
+  const found = refineCard(picture, quad.map(inPicture) as unknown as Quad, 3 * factor + 3);
   if (typeof found === 'string') return found;
   const [p, q, r, s] = found.corners;
   if ((apart(p, q) + apart(r, s)) / 2 < LEAST_EDGE_PX) return 'card-too-small';

@@ -83,12 +83,6 @@ export function meeting(one: Line, other: Line): Point | null {
   return { x: (one.c * other.b - other.c * one.b) / det, y: (one.a * other.c - other.a * one.c) / det };
 }
 
-/** Angle between two lines, degrees, 0 to 90. */
-export function angleBetween(one: Line, other: Line): number {
-  const cos = Math.min(1, Math.abs(one.a * other.a + one.b * other.b));
-  return (Math.acos(cos) * 180) / Math.PI;
-}
-
 /** Distance between two points. */
 export const apart = (p: Point, q: Point): number => Math.hypot(p.x - q.x, p.y - q.y);
 

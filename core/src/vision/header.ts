@@ -9,7 +9,7 @@ export interface PictureHeader {
 export type HeaderFault = 'heic' | 'svg' | 'not-a-picture' | 'cut-off';
 
 /** Bytes of a file that are looked at: a camera's notes may stand before a photograph's size. */
-export const HEADER_BYTES = 256 * 1024;
+export const HEADER_BYTES = 1024 * 1024;
 /** Segments of a photograph that are passed over before its size. */
 const MOST_SEGMENTS = 400;
 

@@ -1,7 +1,6 @@
-import { anyBridge, anyScene, cornersOf, hairOf, photograph, type Scene } from '../testing/photograph';
+import { anyScene, cornersOf, hairOf, photograph, type Scene } from '../testing/photograph';
 import { mulberry32, normals } from '../testing/dice';
 import { findBow, planeByHand, readBow } from './bow-gap';
-import { findBridge } from './bridge-lean';
 import { findCard, isCard, refineCard } from './find-card';
 import { apart, type Point, type Quad } from './geometry';
 import { greyOf, halved, pictureFault, shadeAt } from './picture';
@@ -48,17 +47,6 @@ describe('a bow beside a card', () => {
     }
     expect(byHand.length / SCENES).toBeGreaterThanOrEqual(0.8);
   });
-});
-
-test('a bridge seen square from the side is read within a degree, and what is said of it holds', () => {
-  const readings = Array.from({ length: 8 }, (_, at) => {
-    const scene = anyBridge(at + 1);
-    const found = findBridge(photograph(scene), scene.bridge!.mirrored ? 'left' : 'right');
-    return typeof found === 'string' ? null : { ...found.angle, truth: scene.bridge!.angle };
-  }).filter((each) => each !== null);
-  expect(readings.length).toBeGreaterThanOrEqual(6);
-  expect(share(readings, ({ value, truth }) => Math.abs(value - truth) < 1)).toBeGreaterThanOrEqual(0.9);
-  expect(share(readings, ({ value, truth, sd }) => Math.abs(value - truth) > 3 * sd)).toBe(0);
 });
 
 describe('what cannot be measured is said, and no number given', () => {

@@ -31,7 +31,7 @@ const STEEP_PERCENT = 10;
 const LEAST_STEEP = 10;
 
 /** A picture small enough to be looked through, and by how much smaller it is. */
-export function lookedAt(picture: Grey): { small: Grey; factor: number } {
+function lookedAt(picture: Grey): { small: Grey; factor: number } {
   let small = picture;
   let factor = 1;
   while (max(small.width, small.height) > LOOK_SIDE * 1.4) {
@@ -42,7 +42,7 @@ export function lookedAt(picture: Grey): { small: Grey; factor: number } {
 }
 
 /** Slopes by Sobel's masks, thinned across the edge. */
-export function slopesOf({ width, height, data }: Grey): Slopes {
+function slopesOf({ width, height, data }: Grey): Slopes {
   const count = width * height;
   const gx = new Float32Array(count);
   const gy = new Float32Array(count);
@@ -202,7 +202,7 @@ function joined(segments: readonly Segment[]): Segment[] {
 }
 
 /** Straight edges of a picture, the longest first. */
-export function segmentsOf(slopes: Slopes): Segment[] {
+function segmentsOf(slopes: Slopes): Segment[] {
   const { thin } = slopes;
   const pixels: number[] = [];
   for (let at = 0; at < thin.length; at++) if (thin[at]! > 0) pixels.push(at);
@@ -217,6 +217,24 @@ export function segmentsOf(slopes: Slopes): Segment[] {
     const turn = (atan2(b, a) + 2 * PI) % PI;
     return taken[min(DIRECTIONS - 1, floor((turn * DIRECTIONS) / PI))]!++ < MOST_EACH_WAY;
   });
+}
+
+/** What is looked through for straight edges: the same for whatever is looked for. */
+export interface Edges {
+  slopes: Slopes;
+  segments: Segment[];
+  /** A point of the smaller copy in the picture itself, px. */
+  inPicture: (p: Point) => Point;
+  /** By how much the copy is smaller. */
+  factor: number;
+}
+
+/** The straight edges of a picture, found in a smaller copy. */
+export function edgesOf(picture: Grey): Edges {
+  const { small, factor } = lookedAt(picture);
+  const slopes = slopesOf(small);
+  const inPicture = ({ x, y }: Point) => ({ x: (x + 0.5) * factor - 0.5, y: (y + 0.5) * factor - 0.5 });
+  return { slopes, segments: segmentsOf(slopes), inPicture, factor };
 }
 
 /** Directions that are told apart, and how many edges are told of in each. */

@@ -1,6 +1,7 @@
 import Svg, { G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { FACE, usePalette } from '@/ui/theme';
-import { upTo } from '@/copy/numbers';
+import type { LengthUnit } from '@/copy/measures';
+import { copy } from '@/copy/screens/bench/gauge';
 import { CARD_MM, type ScreenScale } from '@tembrin/core/vision';
 
 interface DrawnProps {
@@ -125,7 +126,7 @@ const STEPS_MM = [0.1, 0.2, 0.3, 0.4, 0.5, 1, 1.5, 1.8, 2, 2.4, 3, 4] as const;
 const LEAST_PIXELS = 2;
 
 /** Bars of known height to hold behind a gap. */
-export function Steps({ scale, room, label }: DrawnProps) {
+export function Steps({ scale, room, label, lengths }: DrawnProps & { lengths: LengthUnit }) {
   const { text } = usePalette();
   const shown = STEPS_MM.filter((mm) => mm * scale.pxPerMm * scale.ratio >= LEAST_PIXELS);
   const row = 30;
@@ -137,7 +138,7 @@ export function Steps({ scale, room, label }: DrawnProps) {
           <G key={mm}>
             <Rect x={0} y={at * row + (row - high) / 2} width={room.width - 64} height={high} fill={text} />
             <SvgText x={room.width - 52} y={at * row + row / 2 + 5} fill={text} fontFamily={FACE.sans} fontSize={15}>
-              {`${upTo(mm, 1)} mm`}
+              {copy.step(mm, lengths)}
             </SvgText>
           </G>
         );

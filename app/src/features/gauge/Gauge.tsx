@@ -82,6 +82,7 @@ function Match({ model }: { model: GaugeModel }) {
 
 function AtTrueSize({ model, scale }: { model: GaugeModel; scale: ScreenScale }) {
   const { shows, shown, setShown, again, gap } = model;
+  const lengths = usePreferences((state) => state.lengths);
   return (
     <Screen title={copy.title} back="/bench">
       <Choice
@@ -93,7 +94,7 @@ function AtTrueSize({ model, scale }: { model: GaugeModel; scale: ScreenScale })
       <Held model={model} scale={scale} />
       <Stack gap="hair">
         <Text kind="small" tone="quiet">
-          {copy.within(gaugeWithin(scale, gap?.usual ?? 10), 1 / (scale.pxPerMm * scale.ratio))}
+          {copy.within(gaugeWithin(scale, gap?.usual ?? 10), 1 / (scale.pxPerMm * scale.ratio), lengths)}
         </Text>
         <Button rank="plain" title={copy.again} onPress={again} start flush />
       </Stack>
@@ -139,7 +140,7 @@ function Held({ model, scale }: { model: GaugeModel; scale: ScreenScale }) {
       return (
         <Stack gap="one">
           <Text tone="quiet">{copy.stepsHow}</Text>
-          <Steps {...drawn} />
+          <Steps {...drawn} lengths={lengths} />
           <Text kind="small" tone="quiet">
             {copy.tooFine}
           </Text>

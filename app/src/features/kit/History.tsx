@@ -38,6 +38,12 @@ function entriesOf(log: InstrumentLog, recorded: readonly LogEvent[]): Entry[] {
   return [...sessions, ...events].sort((a, b) => b.at - a.at);
 }
 
+/** An entry with what goes with it: a look-over has all that was seen in it. */
+function withLooks({ id, type }: LogEvent, events: readonly LogEvent[]): string[] {
+  if (type !== 'look-over-began') return [id];
+  return [id, ...events.flatMap(({ id: own, payload }) => ('overId' in payload && payload.overId === id ? [own] : []))];
+}
+
 /** The instrument's log, newest first. Sessions can be corrected; everything can be retracted, and put back. */
 export function History({ instrument, log }: { instrument: Instrument; log: InstrumentLog }) {
   const { schools } = useAssessment(instrument);
@@ -88,6 +94,10 @@ function Retracted({ instrument, log }: { instrument: Instrument; log: Instrumen
   const [open, setOpen] = useState(false);
   const gone = useMemo(() => takenBack(events ?? []).filter(({ event }) => standsAlone(event)), [events]);
   if (gone.length === 0) return null;
+  const byOfLooks = (event: LogEvent) => {
+    const [, ...looks] = withLooks(event, events ?? []);
+    return takenBack(events ?? []).flatMap(({ event: other, by }) => (looks.includes(other.id) ? by : []));
+  };
   return (
     <View>
       <Button
@@ -107,7 +117,7 @@ function Retracted({ instrument, log }: { instrument: Instrument; log: Instrumen
                 date={dateWords(Date.parse(event.occurredAt), log.nowMs, log.timeZone)}
                 words={words}
                 action="Put back"
-                onPress={() => void retract(instrument.id, by, `Put back: ${words}.`)}
+                onPress={() => void retract(instrument.id, [...by, ...byOfLooks(event)], `Put back: ${words}.`)}
               />
             );
           })}
@@ -170,12 +180,13 @@ function SessionEntry({
 
 function EventEntry({ event, instrument, log }: { event: LogEvent; instrument: Instrument; log: InstrumentLog }) {
   const words = eventWords(event, instrument, log.timeZone, useBowNames(instrument));
+  const recorded = useLog((state) => state.events[instrument.id]) ?? NONE;
   return (
     <EntryRow
       date={dateWords(Date.parse(event.occurredAt), log.nowMs, log.timeZone)}
       words={words}
       action="Retract"
-      onPress={() => void retract(instrument.id, [event.id], `Retracted: ${words}.`)}
+      onPress={() => void retract(instrument.id, withLooks(event, liveEvents(recorded)), `Retracted: ${words}.`)}
     />
   );
 }

@@ -82,6 +82,9 @@ export function useMeasurePhoto(instrument: Instrument) {
   const [read, setRead] = useState<Read | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
 
+  // A picture that is shown no more gives its memory back.
+  useEffect(() => () => picture?.close(), [picture]);
+
   const ask = useVision((answer) => {
     if (answer.kind === 'read') return setRead(answer);
     setLooking(false);

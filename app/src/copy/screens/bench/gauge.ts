@@ -1,4 +1,5 @@
-import { fixed } from '@/copy/numbers';
+import { movedWords, type LengthUnit } from '@/copy/measures';
+import { upTo } from '@/copy/numbers';
 
 /** What features/gauge/Gauge.tsx says. */
 export const copy = {
@@ -27,10 +28,12 @@ export const copy = {
     'Hold the bow before the screen, the hair along the lower edge of the bar: at its narrowest the stick just touches the upper edge.',
   gapOwn: (gap: string) => `Your own gap: ${gap}.`,
   gapUsual: (gap: string, range: string) => `The usual gap: ${gap} (${range}).`,
-  rulerHow: 'Hold what you measure along the left edge.',
+  rulerHow: 'Hold what you measure along the left edge. Its marks are millimetres.',
   squareHow:
     'Stand the instrument before the screen, its top along the lower line: the bridge’s face to the tailpiece stands on the upright. The thin lines are 1.5 and 4 degrees off.',
   stepsHow: 'Hold the gap before the bars: the bar that just fills it is its height.',
-  within: (mm: number, each: number) => `Good to ${fixed(mm, 2)} mm here; one pixel is ${fixed(each, 2)} mm.`,
+  within: (mm: number, each: number, lengths: LengthUnit) =>
+    `Good to ${movedWords(mm, lengths)} here; one pixel is ${movedWords(each, lengths)}.`,
+  step: (mm: number, lengths: LengthUnit) => (lengths === 'mm' ? `${upTo(mm, 1)} mm` : movedWords(mm, lengths)),
   tooFine: 'Bars thinner than two pixels are left out.',
 } as const;

@@ -12,9 +12,6 @@ export const copy = {
   line: 'Every time it was looked at',
   lookAgain: 'Look again',
   settle: 'It is seen to',
-  mended: 'Mended',
-  seenTo: 'Seen to',
-  falseAlarm: 'False alarm',
   settled: {
     mended: 'Mended. It is on record.',
     'seen-to': 'Seen to. It is on record.',
