@@ -79,6 +79,38 @@ test('a bow’s gap is read off a photograph without a connection, corrected by 
   await context.setOffline(false);
 });
 
+test('a length gives no number before both its ends were set', async ({ page }) => {
+  await signUp(page);
+  await addInstrument(page, 'Violin');
+  await page.goto('/bench/photo');
+  await page.getByRole('radio', { name: 'A length' }).click();
+  await input(page).setInputFiles(await pictureFile(page, rendered(2, 1280)));
+  await expect(page.getByText('Drag both ends to what you measure, then it is read.')).toBeVisible({ timeout: 30_000 });
+  const recorded = page.getByRole('button', { name: /^Put .* mm on record/ });
+  await page.getByRole('button', { name: 'End 1 of the length' }).press('ArrowUp');
+  await expect(page.getByText('Set the other end, then it is read.')).toBeVisible();
+  await expect(recorded).toHaveCount(0);
+  // Dragged onto two corners of the card, the length is that of its long edge [ISO/IEC 7810].
+  for (const end of [1, 2]) {
+    const [handle, corner] = [`End ${end} of the length`, `Corner ${end} of the card`].map((name) =>
+      page.getByRole('button', { name }),
+    );
+    const middle = async (of: typeof handle) => {
+      const { x, y, width, height } = (await of!.boundingBox())!;
+      return [x + width / 2, y + height / 2] as const;
+    };
+    await handle!.scrollIntoViewIfNeeded();
+    const to = await middle(corner);
+    await page.mouse.move(...(await middle(handle)));
+    await page.mouse.down();
+    await page.mouse.move(...to, { steps: 6 });
+    await page.mouse.up();
+  }
+  await expect.poll(() => figure(page)).toBeGreaterThan(84);
+  expect(await figure(page)).toBeLessThan(87.2);
+  await expect(recorded).toBeVisible();
+});
+
 test('what cannot be measured is said, and nothing else happens: no card, no picture, a drawing, a bomb', async ({
   page,
 }) => {

@@ -5,8 +5,8 @@ export type Measured = 'gap' | 'length';
 
 /** What the worker is asked: to open a picture and look for what is measured, or to read it by handles. */
 export type VisionJob =
-  | { kind: 'open'; job: number; bitmap: ImageBitmap; what: Measured }
-  | { kind: 'read'; job: number; what: Measured; corners: Quad; ends: readonly [Point, Point] };
+  | { kind: 'open'; bitmap: ImageBitmap; what: Measured }
+  | { kind: 'read'; what: Measured; corners: Quad; ends: readonly [Point, Point] };
 
 /** What it found, or read. Where nothing was found the handles stand somewhere to begin from, and why is said. */
 export type VisionAnswer =

@@ -83,8 +83,8 @@ function read(grey: Grey, { what, corners, ends }: Extract<VisionJob, { kind: 'r
 self.onmessage = ({ data }: MessageEvent<VisionJob>) => {
   if (data.kind === 'open') {
     picture = opened(data.bitmap);
-    self.postMessage({ ...found(picture, data.what), job: data.job });
+    self.postMessage(found(picture, data.what));
   } else if (picture) {
-    self.postMessage({ ...read(picture, data), job: data.job });
+    self.postMessage(read(picture, data));
   }
 };

@@ -28,7 +28,7 @@ function Measure({ instrument }: { instrument: Instrument }) {
   const model = useMeasurePhoto(instrument);
   const { bowed, what, choose, figures, figure, setChosen, picture, looking, problem, read, fits, record, lengths } =
     model;
-  const { element: input, open: pick } = useFileInput(copy.take, 'image/*', (file) => void model.open(file));
+  const { element: input, open: pick } = useFileInput(copy.take, 'image/*', (file) => void model.take(file));
   const value = read?.reading?.value;
   return (
     <Screen
@@ -45,14 +45,6 @@ function Measure({ instrument }: { instrument: Instrument }) {
     >
       {input}
       {bowed && <Choice label={copy.what} options={optionsOf(copy.kinds)} value={what} onChange={choose} />}
-      {what === 'length' && figure && (
-        <Choice
-          label={copy.which}
-          options={figures.map((each) => ({ value: each, title: FIGURE_DATA[each].title }))}
-          value={figure}
-          onChange={setChosen}
-        />
-      )}
       {problem !== null && <Banner tone="now" text={problem} />}
       {!picture && (
         <Stack gap="small">
@@ -72,12 +64,20 @@ function Measure({ instrument }: { instrument: Instrument }) {
       )}
       <Reading model={model} />
       <Picture model={model} />
+      {what === 'length' && figure && (
+        <Choice
+          label={copy.which}
+          options={figures.map((each) => ({ value: each, title: FIGURE_DATA[each].title }))}
+          value={figure}
+          onChange={setChosen}
+        />
+      )}
     </Screen>
   );
 }
 
 /** What is read, with how far it may be off; or why nothing is. */
-function Reading({ model: { found, read, figure, lengths, fits } }: { model: MeasurePhotoModel }) {
+function Reading({ model: { found, read, figure, lengths, fits, wanting } }: { model: MeasurePhotoModel }) {
   if (!found || !figure) return null;
   const cardFault = !read && found.cardFault;
   const fault = read ? read.fault : found.fault;
@@ -89,6 +89,7 @@ function Reading({ model: { found, read, figure, lengths, fits } }: { model: Mea
       </Row>
       {cardFault && <Text tone="now">{copy.cardFaults[cardFault]}</Text>}
       {fault && <Text tone="now">{copy.readFaults[fault]}</Text>}
+      {wanting > 0 && !cardFault && !fault && <Text>{copy.setHandles(wanting)}</Text>}
       {read?.reading && !fits && <Text tone="now">{copy.outOfRange}</Text>}
       {read?.reading && fits && (
         <Text kind="small" tone="quiet">

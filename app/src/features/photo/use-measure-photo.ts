@@ -15,7 +15,6 @@ import { NoPhoto, openPhoto } from './open-photo';
 
 type Found = Extract<VisionAnswer, { kind: 'found' }>;
 type Read = Extract<VisionAnswer, { kind: 'read' }>;
-type Asked = VisionJob extends infer J ? (J extends VisionJob ? Omit<J, 'job'> : never) : never;
 
 /** Handles as a person has them: the card's corners, and the two ends. */
 interface Handles {
@@ -23,31 +22,71 @@ interface Handles {
   ends: readonly [Point, Point];
 }
 
-/** The worker that looks at pictures, while this page is open. */
-function useVision(onAnswer: (answer: VisionAnswer) => void) {
+const CORNER_IDS = ['c0', 'c1', 'c2', 'c3'];
+const END_IDS = ['e0', 'e1'];
+
+/** Handles that a person has to set before anything is read: those that the device could not lay. */
+function toBeSet(what: Measured, { cardFault, fault }: Found): string[] {
+  const ends = what === 'length' || fault !== null || cardFault !== null;
+  return [...(cardFault === null ? [] : CORNER_IDS), ...(ends ? END_IDS : [])];
+}
+
+/** Handles with one of them somewhere else. */
+function withMoved({ corners, ends }: Handles, id: string, to: Point): Handles {
+  const at = Number(id.slice(1));
+  const swapped = (all: readonly Point[]) => all.map((each, index) => (index === at ? to : each));
+  return id.startsWith('c')
+    ? { corners: swapped(corners) as unknown as Quad, ends }
+    : { corners, ends: swapped(ends) as unknown as Handles['ends'] };
+}
+
+/** The worker that looks at pictures, while this page is open. It is asked one thing at a time: of what waits, the newest. */
+function useVision(onAnswer: (answer: VisionAnswer) => void, onFailure: () => void) {
   const worker = useRef<Worker | null>(null);
-  const count = useRef(0);
+  const busy = useRef(false);
+  const waiting = useRef<VisionJob | null>(null);
   const tell = useRef(onAnswer);
   useEffect(() => {
     tell.current = onAnswer;
   });
   useEffect(() => () => worker.current?.terminate(), []);
-  return (asked: Asked) => {
+  const ask = (asked: VisionJob) => {
+    if (busy.current) {
+      waiting.current = asked;
+      return;
+    }
+    busy.current = true;
     if (!worker.current) {
       worker.current = new Worker('/vision.js');
-      worker.current.onmessage = ({ data }: MessageEvent<VisionAnswer & { job: number }>) => {
+      worker.current.onerror = () => {
+        worker.current?.terminate();
+        worker.current = null;
+        busy.current = false;
+        waiting.current = null;
+        onFailure();
+      };
+      worker.current.onmessage = ({ data }: MessageEvent<VisionAnswer>) => {
+        busy.current = false;
+        const next = waiting.current;
+        waiting.current = null;
         // What was asked before something newer is no longer wanted.
-        if (data.job === count.current) tell.current(data);
+        if (next) ask(next);
+        else tell.current(data);
       };
     }
-    worker.current.postMessage({ ...asked, job: ++count.current });
+    worker.current.postMessage(asked);
   };
+  return ask;
 }
 
 /** Figures that are lengths, so that they can be read beside a card. */
 const lengthsOf = (instrument: Instrument) =>
   FIGURES.filter(
-    (figure) => FIGURE_DATA[figure].unit === 'mm' && isMeasured(figure, instrument.family) && figure !== 'string-gauge',
+    (figure) =>
+      FIGURE_DATA[figure].unit === 'mm' &&
+      isMeasured(figure, instrument.family) &&
+      figure !== 'string-gauge' &&
+      figure !== 'bow-gap',
   );
 
 /** Putting a reading on record as a figure of the instrument, where it can be that. */
@@ -68,33 +107,47 @@ function useRecord(instrument: Instrument, figure: Figure | null, value: number 
   return { fits, record };
 }
 
+/** What is measured, and as which figure it is put on record. */
+function useChoice(instrument: Instrument) {
+  const bowed = isBowed(instrument.family);
+  const figures = lengthsOf(instrument);
+  const [what, setWhat] = useState<Measured>(bowed ? 'gap' : 'length');
+  const [chosen, setChosen] = useState<Figure | null>(figures[0] ?? null);
+  return { bowed, what, setWhat, figures, figure: what === 'gap' ? ('bow-gap' as const) : chosen, setChosen };
+}
+
 /** Measuring by a photograph beside a card: found by the device, corrected by hand, read as it is moved. */
 export function useMeasurePhoto(instrument: Instrument) {
   const lengths = usePreferences((state) => state.lengths);
-  const figures = lengthsOf(instrument);
-  const [what, setWhat] = useState<Measured>(isBowed(instrument.family) ? 'gap' : 'length');
-  const [chosen, setChosen] = useState<Figure | null>(figures[0] ?? null);
-  const figure: Figure | null = what === 'gap' ? 'bow-gap' : chosen;
+  const { what, setWhat, ...choice } = useChoice(instrument);
   const [picture, setPicture] = useState<ImageBitmap | null>(null);
   const [looking, setLooking] = useState(false);
   const [handles, setHandles] = useState<Handles | null>(null);
   const [found, setFound] = useState<Found | null>(null);
   const [read, setRead] = useState<Read | null>(null);
+  /** Handles still to be set by hand. */
+  const [open, setOpen] = useState<readonly string[]>([]);
   const [problem, setProblem] = useState<string | null>(null);
 
   // A picture that is shown no more gives its memory back.
   useEffect(() => () => picture?.close(), [picture]);
 
+  const failed = () => {
+    setLooking(false);
+    setPicture(null);
+    setProblem(copy.notLooked);
+  };
   const ask = useVision((answer) => {
     if (answer.kind === 'read') return setRead(answer);
     setLooking(false);
     setFound(answer);
     setHandles({ corners: answer.corners, ends: answer.ends });
-    // Where the card was not found no number is given, before the corners were set.
-    if (answer.cardFault === null && answer.fault === null)
-      ask({ kind: 'read', what, corners: answer.corners, ends: answer.ends });
-  });
-  const open = async (file: File, measured = what) => {
+    // Handles that merely stand somewhere give no number, until they were set.
+    const wanting = toBeSet(what, answer);
+    setOpen(wanting);
+    if (wanting.length === 0) ask({ kind: 'read', what, corners: answer.corners, ends: answer.ends });
+  }, failed);
+  const take = async (file: File) => {
     setProblem(null);
     setRead(null);
     setFound(null);
@@ -103,7 +156,7 @@ export function useMeasurePhoto(instrument: Instrument) {
       const bitmap = await openPhoto(file);
       setPicture(bitmap);
       setLooking(true);
-      ask({ kind: 'open', bitmap, what: measured });
+      ask({ kind: 'open', bitmap, what });
     } catch (error) {
       setPicture(null);
       setProblem(error instanceof NoPhoto ? error.message : copy.notOpened);
@@ -111,34 +164,33 @@ export function useMeasurePhoto(instrument: Instrument) {
   };
   const move = (id: string, to: Point) => {
     if (!handles) return;
-    const at = Number(id.slice(1));
-    const next: Handles = id.startsWith('c')
-      ? { ...handles, corners: handles.corners.map((each, index) => (index === at ? to : each)) as unknown as Quad }
-      : { ...handles, ends: [at === 0 ? to : handles.ends[0], at === 1 ? to : handles.ends[1]] };
+    const next = withMoved(handles, id, to);
     setHandles(next);
-    ask({ kind: 'read', what, ...next });
+    const wanting = open.filter((each) => each !== id);
+    setOpen(wanting);
+    if (wanting.length === 0) ask({ kind: 'read', what, ...next });
   };
   const choose = (measured: Measured) => {
     setWhat(measured);
     setRead(null);
+    setFound(null);
+    setHandles(null);
     if (picture) ask({ kind: 'open', bitmap: picture, what: measured });
   };
-  const { fits, record } = useRecord(instrument, figure, read?.reading?.value ?? null);
+  const { fits, record } = useRecord(instrument, choice.figure, read?.reading?.value ?? null);
   return {
     lengths,
-    bowed: isBowed(instrument.family),
+    ...choice,
     what,
     choose,
-    figures,
-    figure,
-    setChosen,
     picture,
     looking,
     handles,
     found,
     read,
     problem,
-    open,
+    wanting: open.length,
+    take,
     move,
     fits,
     record,

@@ -55,6 +55,8 @@ export const copy = {
   off: (figure: Figure, { sd }: PhotoReading, lengths: LengthUnit) => `± ${measureNumber(figure, 2 * sd, lengths)}`,
   within: (percent: number) =>
     `Nineteen times in twenty within that. Something 5 mm nearer than the card reads ${fixed(percent, 1)} % larger.`,
+  setHandles: (wanting: number) =>
+    wanting === 1 ? 'Set the other end, then it is read.' : 'Drag both ends to what you measure, then it is read.',
   which: 'Which figure',
   record: (words: string) => `Put ${words} on record`,
   recorded: (title: string, words: string) => `${title}: ${words}.`,
@@ -62,6 +64,7 @@ export const copy = {
   tooManyBytes: 'That file is larger than 40 MB. Choose a smaller picture.',
   tooManyPixels: 'That picture has more pixels than can be opened here. Choose a smaller one.',
   notOpened: 'This browser could not open that picture: it may be cut off. Choose it again, or take another.',
+  notLooked: 'This browser could not look at the picture. Try a newer one, or measure with a ruler.',
   headerFaults: HEADER,
   cardFaults: CARD,
   readFaults: READ,
