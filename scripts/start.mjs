@@ -7,7 +7,7 @@ import { keepUp, watch } from './lib/keep-up.mjs';
 import { takeLatch } from './lib/latch.mjs';
 import { startSimulators } from './lib/simulators.mjs';
 import { DATA, DEBIAN, ensureDebian, ensurePackages, exit, runTypeScript } from './lib/project.mjs';
-import { ownUser } from './lib/user.mjs';
+import { give, ownUser } from './lib/user.mjs';
 
 const PORT = Number(process.env.PORT ?? 4317);
 const HOST = process.env.HOST ?? '127.0.0.1';
@@ -54,6 +54,14 @@ async function checkGround() {
     throw new Error(
       `There are ${Math.round((bavail * bsize) / 1e6)} MB left for ${DATA}; a start needs ${LEAST_ROOM / 1e6}. Make room, then start again.`,
     );
+}
+
+/** The folder photographs are kept in, where no store is named for them. */
+function photosFolder(user) {
+  const folder = process.env.PHOTOS_DIR ?? join(DATA, 'photos');
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  give(folder, user);
+  return folder;
 }
 
 async function main() {
@@ -103,6 +111,7 @@ async function main() {
     ...(existsSync(DIST_BEFORE) && { STATIC_BEFORE_DIR: DIST_BEFORE }),
     LOG_LEVEL: process.env.LOG_LEVEL ?? 'info',
     ...(isExternal() ? {} : { STORAGE_DIR: DATA }),
+    ...(process.env.PHOTO_STORE_URL ? {} : { PHOTOS_DIR: photosFolder(user) }),
     ...(METRICS_PORT && { METRICS_PORT }),
   };
   // The server may not change the shape of tables, so it is not told how.

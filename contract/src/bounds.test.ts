@@ -179,6 +179,6 @@ describe('operations', () => {
   });
 
   it('what is answered as a file has a name, and a text its type', () => {
-    for (const [id, { file, text }] of all) if (file) expect([id, text]).not.toEqual([id, undefined]);
+    for (const [id, { file, text, bytes }] of all) if (file) expect([id, text ?? bytes]).not.toEqual([id, undefined]);
   });
 });

@@ -6,6 +6,7 @@ export * from './events';
 export * from './household';
 export * from './intake';
 export * from './instrument';
+export * from './photos';
 export * from './problem';
 export * from './reading-faults';
 export * from './refusals';

@@ -13,6 +13,9 @@ export const QUOTAS = {
   events: 300_000,
   /** Readings of all hygrometers: nineteen years of minutes. */
   readings: 10_000_000,
+  photos: 2000,
+  /** Bytes of all photographs. */
+  photoBytes: 500_000_000,
 } as const;
 export type Quota = keyof typeof QUOTAS;
 

@@ -1,10 +1,12 @@
 import { spawn } from 'node:child_process';
 import {
+  copyFileSync,
   createReadStream,
   createWriteStream,
   existsSync,
   mkdirSync,
   mkdtempSync,
+  readdirSync,
   readFileSync,
   renameSync,
   rmSync,
@@ -29,6 +31,9 @@ import { ownUser } from './user.mjs';
 const FORMAT = 'tembrin-backup-1';
 const DUMP = 'database.sql';
 const ABOUT = 'about.json';
+/** Photographs of a server that keeps them in its data folder. */
+const PHOTOS = 'photos';
+const isPhoto = (name) => name.endsWith('.jpg');
 /** What the database's dump ends with where it is whole. */
 const WHOLE = '-- Dump completed';
 
@@ -85,6 +90,21 @@ async function endsWhole(file) {
   }
 }
 
+/** Copies the photographs that are there: each is written once, and may be removed meanwhile. @returns whether there are any */
+function copyPhotos(folder, work) {
+  const from = join(folder, PHOTOS);
+  if (!existsSync(from)) return false;
+  for (const name of readdirSync(from, { recursive: true }).filter(isPhoto)) {
+    mkdirSync(dirname(join(work, PHOTOS, name)), { recursive: true, mode: 0o700 });
+    try {
+      copyFileSync(join(from, name), join(work, PHOTOS, name));
+    } catch (error) {
+      if (error.code !== 'ENOENT') throw error;
+    }
+  }
+  return existsSync(join(work, PHOTOS));
+}
+
 /**
  * Makes a backup as of one moment, while everything goes on. It holds all that is private, so only its owner may read it.
  * @param folder of the data
@@ -102,7 +122,9 @@ export async function backUp(folder, target) {
     });
     const packed = join(work, 'packed');
     writeFileSync(packed, '', { mode: 0o600 });
-    run('tar', ['-czf', packed, '-C', work, ABOUT, DUMP]);
+    // After the database: whatever that names was there then.
+    const photos = copyPhotos(folder, work) ? [PHOTOS] : [];
+    run('tar', ['-czf', packed, '-C', work, ABOUT, DUMP, ...photos]);
     renameSync(packed, target);
   } finally {
     rmSync(work, { recursive: true, force: true });
@@ -148,7 +170,7 @@ async function unpack(file, work) {
   if (!existsSync(file)) throw new Error(`There is no ${file}.`);
   const damaged = `${file} is no backup of Tembrin, or it is damaged. Nothing was changed.`;
   try {
-    run('tar', ['-xzf', file, '-C', work, '--no-same-owner', ABOUT, DUMP], { stdio: 'ignore' });
+    run('tar', ['-xzf', file, '-C', work, '--no-same-owner'], { stdio: 'ignore' });
     const about = JSON.parse(readFileSync(join(work, ABOUT), 'utf8'));
     if (about.format !== FORMAT || !(await endsWhole(join(work, DUMP)))) throw new Error(damaged);
     return about;
@@ -171,7 +193,9 @@ export async function restore(folder, file) {
   const work = mkdtempSync(join(folder, 'restoring-'));
   try {
     const about = await unpack(file, work);
-    return await (isExternal() ? restoreElsewhere(folder, work) : restoreHere(folder, work, about));
+    const aside = await (isExternal() ? restoreElsewhere(folder, work) : restoreHere(folder, work, about));
+    restorePhotos(folder, work);
+    return aside;
   } finally {
     rmSync(work, { recursive: true, force: true });
   }
@@ -182,6 +206,15 @@ async function readIn(env, work, user) {
   await migrateDatabase(env, user);
   await query(env, AFTERWARDS);
 }
+
+/** Has the backup's photographs take the place of those that are there, which stay beside them. */
+function restorePhotos(folder, work) {
+  const there = join(folder, PHOTOS);
+  if (existsSync(there)) renameSync(there, `${there}.${asideMark()}`);
+  if (existsSync(join(work, PHOTOS))) renameSync(join(work, PHOTOS), there);
+}
+
+const asideMark = () => `before-${new Date().toISOString().replaceAll(/[:.]/g, '-')}`;
 
 /** Into a database that is another's: only where it is empty, as nothing there can be put aside. */
 async function restoreElsewhere(folder, work) {
@@ -203,9 +236,7 @@ async function restoreHere(folder, work, { sessionSecret }) {
     await database.stop();
   }
   const there = join(folder, 'mariadb');
-  const aside = existsSync(there)
-    ? join(folder, `mariadb.before-${new Date().toISOString().replaceAll(/[:.]/g, '-')}`)
-    : null;
+  const aside = existsSync(there) ? join(folder, `mariadb.${asideMark()}`) : null;
   if (aside) renameSync(there, aside);
   renameSync(join(folder, 'mariadb.restored'), there);
   // Private addresses of calendars are signed with it.

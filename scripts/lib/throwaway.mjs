@@ -23,6 +23,7 @@ export async function withThrowaway(work) {
     ...database.env,
     PORT: String(port),
     STATIC_DIR,
+    PHOTOS_DIR: join(folder, 'photos'),
     LOG_LEVEL: 'error',
     TZ: 'Europe/Lisbon',
   };

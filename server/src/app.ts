@@ -17,16 +17,25 @@ import { ownPagesOnly, securityHeaders } from './http/security';
 import { signInSessions } from './http/sessions';
 import { Outside } from './sensors/simulators';
 import type { DemoLibraries } from './jobs/demo-libraries';
+import type { Storage } from './photos/storage';
 import { handlersFor } from './routes/handlers';
 
 export interface AppParts {
   config: Pick<Config, 'SESSION_SECRET' | 'STATIC_DIR' | 'TRUSTED_PROXIES' | 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'> &
     Pick<
       Config,
-      'SENSOR_LIMIT' | 'HOUSEHOLD_LIMIT' | 'STORAGE_DIR' | 'STATIC_BEFORE_DIR' | 'WEATHER_URL' | 'HYGROMETER_URL'
+      | 'SENSOR_LIMIT'
+      | 'HOUSEHOLD_LIMIT'
+      | 'STORAGE_DIR'
+      | 'PHOTOS_DIR'
+      | 'STATIC_BEFORE_DIR'
+      | 'WEATHER_URL'
+      | 'HYGROMETER_URL'
     >;
   database: Database;
   demos: DemoLibraries;
+  /** Where photographs are kept; null where they are not. */
+  storage: Storage | null;
   log: Logger;
   loop: Pick<Loop, 'longestMs'>;
   watch: Watch;
@@ -45,6 +54,7 @@ export function createApp({
   config,
   database,
   demos,
+  storage,
   log,
   loop,
   watch,
@@ -88,8 +98,9 @@ export function createApp({
         demos,
         outside: new Outside(database, config.WEATHER_URL, config.HYGROMETER_URL),
         secret: config.SESSION_SECRET,
+        storage,
         loop,
-        folders: config.STORAGE_DIR ? [config.STORAGE_DIR] : [],
+        folders: [config.STORAGE_DIR, config.PHOTOS_DIR].filter((folder) => folder !== undefined),
         watch,
       }),
       database,

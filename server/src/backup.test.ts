@@ -3,9 +3,10 @@ import { once } from 'node:events';
 import { existsSync, mkdtempSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { API_ROOT, type LogPage } from '@tembrin/contract';
+import { API_ROOT, REQUEST_HEADER, type LogPage } from '@tembrin/contract';
 import { reading, room, sensor } from './testing/air';
 import { household, madeEvent, openServer, PASSWORD, visitor } from './testing/fixtures';
+import { madePhoto } from './testing/photos';
 import { judged } from './testing/judged';
 
 const ROOT = join(__dirname, '../..');
@@ -50,8 +51,13 @@ async function started(dataFolder: string) {
 }
 
 test('a backup made while it runs, put back into an empty folder, is judged alike', async () => {
-  const server = openServer();
+  // Where `npm start` keeps them.
+  const server = openServer({ PHOTOS_DIR: join(process.env.DATA_FOLDER!, 'photos') });
   const party = await household(server);
+  const photo = madePhoto('kept along');
+  const address = `${API_ROOT}/instruments/${party.instrument.id}/photos/${photo.hash}`;
+  const send = party.browser.agent.post(address).set(REQUEST_HEADER, '1');
+  await send.type('image/jpeg').send(photo.file).expect(201);
   const placeId = await room(party);
   const { sensor: made } = await sensor(party, placeId);
   const readings = [40, 41, 44, 39].map((percent, at) => reading(percent, 30 * (at + 1)));
@@ -92,12 +98,13 @@ test('a backup made while it runs, put back into an empty folder, is judged alik
   const folder = join(scratch, 'restored');
   expect(runScript('restore', folder, file)).toMatchObject({ status: 0, said: expect.stringContaining('in place') });
   const { settings, stop } = await started(folder);
-  const restored = openServer(settings);
+  const restored = openServer({ ...settings, PHOTOS_DIR: join(folder, 'photos') });
   const browser = visitor(restored);
   // Nobody is signed in by a session of the backup.
   await browser.get('/household').expect(401);
   await browser.post('/sign-in', { email: party.email, password: PASSWORD }).expect(200);
   expect(await judged(browser, nowMs)).toEqual(before);
+  expect((await browser.agent.get(address).expect(200)).body).toEqual(photo.file);
   // Devices are told that it is another log.
   expect(((await browser.get('/events').expect(200)).body as LogPage).epoch).not.toBe(epoch);
   await restored.close();

@@ -17,6 +17,13 @@ const configSchema = z.object({
   SESSION_SECRET: z.string().min(32),
   /** Folder of the data, whose room is looked at; left out where the database is elsewhere. */
   STORAGE_DIR: z.string().optional(),
+  /** Folder that photographs are kept in; left out where there is a store for them, or none are kept. */
+  PHOTOS_DIR: z.string().optional(),
+  /** Address of an S3-compatible store's bucket, like https://store.example/photos, shared by several servers; and its key. */
+  PHOTO_STORE_URL: z.url().optional(),
+  PHOTO_STORE_KEY: z.string().optional(),
+  PHOTO_STORE_SECRET: z.string().optional(),
+  PHOTO_STORE_REGION: z.string().default('us-east-1'),
   /** Port on loopback at which measurements are read; none where it is left out. */
   METRICS_PORT: port.optional(),
   /** Server processes on this machine. */

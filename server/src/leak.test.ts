@@ -1,14 +1,22 @@
+import { mkdtempSync, rmSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { API_ROOT, operations, REQUEST_HEADER, type Operation } from '@tembrin/contract';
 import { usualFacts } from '@tembrin/core';
 import request from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { household, madeEvent, openServer, type TestServer } from './testing/fixtures';
+import { madePhoto } from './testing/photos';
 
+const folder = mkdtempSync(join(tmpdir(), 'tembrin-leak-'));
 let server: TestServer;
 beforeAll(() => {
-  server = openServer();
+  server = openServer({ PHOTOS_DIR: folder });
 });
-afterAll(() => server.close());
+afterAll(async () => {
+  await server.close();
+  rmSync(folder, { recursive: true, force: true });
+});
 
 type Party = Awaited<ReturnType<typeof household>>;
 const all = Object.entries(operations) as [string, Operation][];
@@ -35,6 +43,9 @@ const PLAN = {
   rhUnit: 'percent',
 };
 
+/** A photograph of theirs: its hash is known to whoever has the same picture. */
+const PHOTO = madePhoto('theirs');
+
 const DIARY = 'date,minutes\n2026-01-02,30';
 
 const priceOn = (instrumentId: string) => ({
@@ -43,7 +54,7 @@ const priceOn = (instrumentId: string) => ({
 });
 
 /** What each operation is called with when somebody reaches for another household's things. */
-function reachFor(id: string, theirs: Party): { query?: object; body?: object | string } {
+function reachFor(id: string, theirs: Party): { query?: object; body?: object | string | Buffer } {
   const facts = { name: 'Mine now', ...usualFacts('violin') };
   switch (id) {
     case 'changeHousehold':
@@ -116,6 +127,8 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object | 
         },
         body: DIARY,
       };
+    case 'keepPhoto':
+      return { body: PHOTO.file };
     case 'simulate':
       return { body: { faults: [] } };
     default:
@@ -126,14 +139,17 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object | 
 function callOf(
   { method, path, versioned }: Operation,
   theirs: Party,
-  { query, body }: { query?: object; body?: object | string },
+  { query, body }: { query?: object; body?: object | string | Buffer },
 ) {
   // Whatever the path names is called by an id of theirs: an instrument, a place, a hygrometer, a check.
-  const url = API_ROOT + path.replace(':atS', '1700000000').replaceAll(/:\w+/g, theirs.instrument.id);
+  const url =
+    API_ROOT +
+    path.replace(':atS', '1700000000').replace(':photo', PHOTO.hash).replaceAll(/:\w+/g, theirs.instrument.id);
   return (agent: ReturnType<typeof request.agent> | ReturnType<typeof request>) => {
     let call = agent[method](url).set(REQUEST_HEADER, '1');
     if (versioned) call = call.set('If-Match', '"1"');
     if (query) call = call.query(query);
+    if (body instanceof Buffer) return call.type('image/jpeg').send(body);
     if (typeof body === 'string') return call.type('text/csv').send(body);
     return body ? call.send(body) : call;
   };
@@ -153,12 +169,13 @@ async function withAir({ browser, instrument: { id } }: Party) {
 
 /** Everything a household can see of itself. */
 async function viewOf({ browser }: Party) {
-  const [mine, log, air, cards, address] = await Promise.all([
+  const [mine, log, air, cards, address, photos] = await Promise.all([
     browser.get('/household').expect(200),
     browser.get('/events').expect(200),
     browser.get('/air').expect(200),
     browser.get('/cards').expect(200),
     browser.get('/calendar/address').expect(200),
+    browser.get('/photos').expect(200),
   ]);
   return {
     household: mine.body as unknown,
@@ -166,6 +183,7 @@ async function viewOf({ browser }: Party) {
     air: air.body as unknown,
     cards: cards.body as unknown,
     address: address.body as unknown,
+    photos: photos.body as unknown,
   };
 }
 
@@ -184,6 +202,12 @@ test.each(household_)('%s shows and changes nothing of another household', async
   await withAir(theirs);
   await theirs.browser.post('/cards', { cards: [{ id: uuid(), ...priceOn(theirs.instrument.id) }] }).expect(201);
   await theirs.browser.post('/calendar/address').expect(201);
+  await theirs.browser.agent
+    .post(`${API_ROOT}/instruments/${theirs.instrument.id}/photos/${PHOTO.hash}`)
+    .set(REQUEST_HEADER, '1')
+    .type('image/jpeg')
+    .send(PHOTO.file)
+    .expect(201);
   const before = await viewOf(theirs);
 
   const answer = await callOf(operation, theirs, reachFor(id, theirs))(mine.browser.agent);

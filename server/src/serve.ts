@@ -11,6 +11,9 @@ import { watchLoop } from './operating/loop';
 import { Metrics } from './operating/metrics';
 import { roomIn } from './operating/ready';
 import { Telling } from './operating/telling';
+import { storageOf } from './photos/object-store';
+import type { Storage } from './photos/storage';
+import { sweepPhotos } from './photos/sweep';
 import { Watch } from './operating/watch';
 
 const RESTOCK_MS = HOUR_MS;
@@ -33,8 +36,9 @@ export function serve(config: Config, log: Logger, listening: (port: number) => 
   const hasRoom = async () =>
     config.STORAGE_DIR === undefined || ((await roomIn(config.STORAGE_DIR)) ?? Infinity) > ROOM_FOR_DEMOS;
   const demos = new DemoLibraries(database, undefined, hasRoom);
-  const stopKeeping = keepHouse(database, demos, telling);
-  const app = createApp({ config, database, demos, log, loop, watch });
+  const storage = storageOf(config);
+  const stopKeeping = keepHouse(database, demos, storage, telling);
+  const app = createApp({ config, database, demos, storage, log, loop, watch });
   const server = app.listen(config.PORT, config.HOST, (error) => {
     if (error) {
       log.error({ code: (error as NodeJS.ErrnoException).code }, 'cannot listen');
@@ -56,13 +60,14 @@ export function serve(config: Config, log: Logger, listening: (port: number) => 
 }
 
 /** What is done from time to time; each process may, and one at a time does. @returns how to stop it */
-function keepHouse(database: Database, demos: DemoLibraries, telling: Telling): () => void {
+function keepHouse(database: Database, demos: DemoLibraries, storage: Storage | null, telling: Telling): () => void {
   const doing = (what: string, work: () => Promise<void>) => () =>
     void work().catch((error: unknown) => telling.tell('error', `${what} failed`, { name: (error as Error).name }));
   const restock = doing('restocking demo libraries', () => demos.restock());
   const sweep = doing('sweeping away what is past', async () => {
     await forgetLimits(database);
     await sweepSessions(database);
+    await sweepPhotos(database, storage);
   });
   restock();
   const timers = [setInterval(restock, RESTOCK_MS), setInterval(sweep, SWEEP_MS)];

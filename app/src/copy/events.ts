@@ -98,6 +98,8 @@ function wordsOf(event: LogEvent, instrument: Instrument | null, timeZone: strin
       return SETTLED_WORDS[event.payload.how];
     case 'knocked':
       return 'Fell or was knocked';
+    case 'photographed':
+      return event.payload.look === null ? 'Photographed' : `Photographed: ${LOOK_DATA[event.payload.look].title}`;
     case 'retracted':
       return 'taking an entry back';
   }

@@ -2,12 +2,19 @@ import type { z } from 'zod';
 import { airOperations } from './air';
 import { authOperations } from './auth';
 import { householdOperations } from './household';
+import { photoOperations } from './photos';
 import { yearOperations } from './year';
 
 export * from './operation';
 
 /** Every operation of the API. The server binds a handler to each, the app calls them, and the API description is made from them. */
-export const operations = { ...authOperations, ...householdOperations, ...airOperations, ...yearOperations };
+export const operations = {
+  ...authOperations,
+  ...householdOperations,
+  ...airOperations,
+  ...yearOperations,
+  ...photoOperations,
+};
 
 export type Operations = typeof operations;
 export type OperationId = keyof Operations;

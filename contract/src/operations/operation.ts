@@ -22,10 +22,14 @@ export interface Operation {
   limited?: boolean;
   /** Its body is a file that the handler reads as it comes. */
   stream?: boolean;
+  /** Its file is small: it counts among the changes, not among the files. */
+  small?: boolean;
   /** Takes the server long: counted against a limit of its own, as files are. */
   costly?: boolean;
   /** Answered with text of this media type instead of JSON. */
   text?: 'text/csv' | 'text/calendar' | 'application/json';
+  /** Answered with bytes of this media type instead of JSON. */
+  bytes?: 'image/jpeg' | 'application/zip';
   /** Further parameters of its content type. */
   textParameters?: string;
   /** Name under which a browser keeps the answer. */

@@ -4,6 +4,7 @@ import { bowPayloads } from './bow-events';
 import { carePayloads } from './care-events';
 import { findingPayloads } from './finding-events';
 import { id, instant } from './primitives';
+import { photoPayloads } from './photo-events';
 import { roundPayloads } from './round-events';
 import { sessionPayloads } from './session-events';
 import { stringPayloads } from './string-events';
@@ -17,6 +18,7 @@ const payloads = {
   ...carePayloads,
   ...airPayloads,
   ...findingPayloads,
+  ...photoPayloads,
 } as const;
 type Payloads = typeof payloads;
 

@@ -28,5 +28,6 @@ export {
 export type { Move, Weighing } from './air-events';
 export type { OfBow } from './bow-events';
 export type { Measure } from './care-events';
+export { photoHash, type Photographed } from './photo-events';
 export { SESSION_TYPES } from './session-events';
 export * from './sessions';

@@ -3,15 +3,16 @@ import { bowTopic, type BowLists } from './bow-events';
 import { careTopic, type CareLists } from './care-events';
 import type { EventType, LogEvent } from './events';
 import { findingTopic, type FindingLists } from './finding-events';
+import { photoTopic, type PhotoLists } from './photo-events';
 import { roundTopic, type RoundLists } from './round-events';
 import { sessionTopic } from './session-events';
 import { stringTopic, type StringLists } from './string-events';
 import type { EventMeaning } from './topic';
 
 /** The lists that events fill, each in order of time. */
-export type LogLists = RoundLists & StringLists & BowLists & CareLists & AirLists & FindingLists;
+export type LogLists = RoundLists & StringLists & BowLists & CareLists & AirLists & FindingLists & PhotoLists;
 
-const TOPICS = [sessionTopic, roundTopic, stringTopic, bowTopic, careTopic, airTopic, findingTopic];
+const TOPICS = [sessionTopic, roundTopic, stringTopic, bowTopic, careTopic, airTopic, findingTopic, photoTopic];
 
 /** What each type of event means; one that is missing here does not compile. */
 const MEANINGS: { readonly [T in EventType]: EventMeaning<T, LogLists> } = {
@@ -22,6 +23,7 @@ const MEANINGS: { readonly [T in EventType]: EventMeaning<T, LogLists> } = {
   ...careTopic.events,
   ...airTopic.events,
   ...findingTopic.events,
+  ...photoTopic.events,
 };
 
 /** What an event means. */

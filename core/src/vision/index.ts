@@ -4,6 +4,7 @@ export * from './find-card';
 export * from './gauge';
 export * from './geometry';
 export * from './header';
+export * from './jpeg';
 export * from './picture';
 export * from './plane';
 export { edgesOf } from './segments';

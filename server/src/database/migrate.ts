@@ -9,8 +9,9 @@ import * as air from './migrations/003-air';
 import * as year from './migrations/004-year';
 import * as askedOften from './migrations/005-asked-often';
 import * as manyServers from './migrations/006-many-servers';
+import * as photos from './migrations/007-photos';
 
-const MIGRATIONS = [householdLog, setUp, air, year, askedOften, manyServers];
+const MIGRATIONS = [householdLog, setUp, air, year, askedOften, manyServers, photos];
 
 /** What the server's own database user may do with each table. The log can be added to, never changed. */
 const GRANTS: Readonly<Record<string, string>> = {
@@ -30,6 +31,8 @@ const GRANTS: Readonly<Record<string, string>> = {
   limits: 'SELECT, INSERT, UPDATE, DELETE',
   imports: 'SELECT, INSERT, UPDATE, DELETE',
   answers: 'SELECT, INSERT, UPDATE, DELETE',
+  photos: 'SELECT, INSERT, DELETE',
+  blobs: 'SELECT, INSERT, UPDATE, DELETE',
 };
 
 /**

@@ -156,6 +156,19 @@ export interface AnswerRow extends Model<InferAttributes<AnswerRow>, InferCreati
   data: string;
 }
 
+/** A photograph that is kept. */
+export interface PhotoRow extends Model<InferAttributes<PhotoRow>, InferCreationAttributes<PhotoRow>> {
+  householdId: string;
+  instrumentId: string;
+  photo: string;
+  /** Where the picture is in the store. */
+  blob: string;
+  bytes: number;
+  width: number;
+  height: number;
+  keptAt: Date;
+}
+
 export interface Models {
   Session: ModelStatic<SessionRow>;
   Household: ModelStatic<HouseholdRow>;
@@ -169,6 +182,7 @@ export interface Models {
   CalendarItem: ModelStatic<CalendarItemRow>;
   Import: ModelStatic<ImportRow>;
   Answer: ModelStatic<AnswerRow>;
+  Photo: ModelStatic<PhotoRow>;
 }
 
 const id = () => ({ type: DataTypes.UUID, allowNull: false }) as const;
@@ -337,6 +351,20 @@ export function defineModels(sequelize: Sequelize): Models {
         endedAt: { type: DataTypes.DATE(3), allowNull: true },
       },
       { tableName: 'imports' },
+    ),
+    Photo: sequelize.define<PhotoRow>(
+      'Photo',
+      {
+        householdId: { ...id(), primaryKey: true },
+        instrumentId: { ...id(), primaryKey: true },
+        photo: { ...text(64), primaryKey: true },
+        blob: id(),
+        bytes: { type: DataTypes.INTEGER, allowNull: false },
+        width: { type: DataTypes.INTEGER, allowNull: false },
+        height: { type: DataTypes.INTEGER, allowNull: false },
+        keptAt: time(),
+      },
+      { tableName: 'photos' },
     ),
     Answer: sequelize.define<AnswerRow>(
       'Answer',

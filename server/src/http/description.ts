@@ -76,7 +76,11 @@ function describe(operationId: OperationId, operation: Operation): ZodOpenApiOpe
     responses: {
       [String(status)]: {
         description: 'Done.',
-        ...(response && { content: { [operation.text ?? 'application/json']: { schema: response } } }),
+        ...(response && {
+          content: operation.bytes
+            ? { [operation.bytes]: { schema: { type: 'string', format: 'binary' } as const } }
+            : { [operation.text ?? 'application/json']: { schema: response } },
+        }),
       },
       default: {
         description: 'A problem document.',

@@ -183,11 +183,11 @@ export function limitsOf(
   const sensor = sensorLimits(limit, settings.SENSOR_LIMIT);
   const address = calendarLimits(limit);
   const { writes, costly } = householdLimits(limit, settings.HOUSEHOLD_LIMIT);
-  return ({ limited, access, method, stream, file, costly: takesLong }) => {
+  return ({ limited, access, method, stream, small, file, costly: takesLong }) => {
     if (limited) return attempts;
     if (access === 'sensor') return sensor;
     if (access === 'address') return address;
     if (access !== 'household') return [];
-    return [...(method === 'get' ? [] : [writes]), ...(stream || file || takesLong ? [costly] : [])];
+    return [...(method === 'get' ? [] : [writes]), ...((stream && !small) || file || takesLong ? [costly] : [])];
   };
 }

@@ -8,6 +8,7 @@ import {
   type QueryOf,
   type ResponseOf,
 } from '@tembrin/contract';
+import { pipeline } from 'node:stream/promises';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import type { z } from 'zod';
 import type { Database } from '../database/connect';
@@ -57,6 +58,7 @@ export function operationsRouter({ handlers, database, limits, measured, checkRe
       response.setHeader('Cache-Control', 'no-store');
       if (operation.status === 204) return void response.status(204).end();
       if (checkResponses) operation.response?.parse(result);
+      if (operation.bytes) return sendBytes(response, operation, result as Bytes);
       if (operation.text) {
         response.status(operation.status);
         response.type(
@@ -81,6 +83,17 @@ export function operationsRouter({ handlers, database, limits, measured, checkRe
     });
   }
   return router;
+}
+
+type Bytes = Uint8Array | AsyncIterable<Uint8Array>;
+
+/** Answers with a picture, or with a file as it is made. */
+async function sendBytes(response: Response, { bytes, file, status }: Operation, result: Bytes): Promise<void> {
+  response.status(status).type(bytes!);
+  if (file) response.setHeader('Content-Disposition', `attachment; filename="${file}"`);
+  if (result instanceof Uint8Array) return void response.send(Buffer.from(result));
+  // Who goes away, or a part that cannot be read: the connection ends before the file does, so that nobody takes it for whole.
+  await pipeline(result, response).catch(() => response.destroy());
 }
 
 /** What may be done at each address of the API. */

@@ -13,7 +13,8 @@ export function securityHeaders(): RequestHandler {
         defaultSrc: ["'self'"],
         // React Native for Web writes its style sheet into the page.
         styleSrc: ["'self'", "'unsafe-inline'"],
-        imgSrc: ["'self'", 'data:'],
+        // Photographs that wait on the device are shown from its memory.
+        imgSrc: ["'self'", 'data:', 'blob:'],
         fontSrc: ["'self'"],
         workerSrc: ["'self'"],
         objectSrc: ["'none'"],

@@ -58,4 +58,11 @@ export const SUMMARIES: Readonly<Record<OperationId, string>> = {
   importArchive:
     'Bring a household’s file in again, all of it or nothing; what is on record already is left as it is. Or look what would come in.',
   importLog: 'Bring a log in CSV in again, all of it or nothing.',
+  readPhotos: 'Which photographs of a household’s instruments are kept, and how large they are.',
+  keepPhoto:
+    'Keep a photograph (JPEG without notes of the camera) under the SHA-256 of its bytes; the same again changes nothing.',
+  readPhoto: 'A photograph.',
+  removePhoto: 'Remove a photograph for good, from the store of pictures too.',
+  exportPhotos: 'All photographs as one ZIP file that can be brought in again.',
+  importPhotos: 'Bring photographs in again, of instruments that are there; what is kept already is left as it is.',
 };

@@ -1,4 +1,4 @@
-import { DIARY_BYTES, FILE_BYTES } from '@tembrin/contract';
+import { DIARY_BYTES, FILE_BYTES, PHOTO_BYTES, PHOTO_FILE_BYTES } from '@tembrin/contract';
 import type { Config } from '../config';
 import type { Database } from '../database/connect';
 import { beginSession, endSession } from '../http/sessions';
@@ -22,8 +22,12 @@ import { ARCHIVE_BYTES, ArchiveScope } from '../store/archive';
 import { TableScope } from '../store/archive-tables';
 import { CalendarScope, calendarAt } from '../store/calendar';
 import { CardScope } from '../store/cards';
+import { photosIn, photosOut } from '../store/photo-archive';
+import { PhotoScope } from '../store/photos';
 import { importDiary, previewDiary } from '../store/diary';
 import { HouseholdScope } from '../store/scope';
+import type { Storage } from '../photos/storage';
+import { sweepPhotos } from '../photos/sweep';
 import type { Loop } from '../operating/loop';
 import { readiness } from '../operating/ready';
 import type { Watch } from '../operating/watch';
@@ -45,6 +49,8 @@ interface Ground {
   outside: Outside;
   secret: string;
   imports: IntakeJobs;
+  /** Where photographs are kept; null where they are not. */
+  storage: Storage | null;
   loop: Pick<Loop, 'longestMs'>;
   /** Folders whose room matters. */
   folders: readonly string[];
@@ -62,6 +68,7 @@ export function handlersFor(parts: Omit<Ground, 'imports'>): Handlers {
     ...cardHandlers(ground),
     ...calendarHandlers(ground),
     ...archiveHandlers(ground),
+    ...photoHandlers(ground),
   };
 }
 
@@ -92,7 +99,7 @@ function authHandlers({ database, demos, loop, folders, watch }: Ground) {
 }
 
 /** The household, its instruments and their log. */
-function householdHandlers({ database }: Ground) {
+function householdHandlers({ database, storage }: Ground) {
   return {
     readHousehold: ({ scope }) => scope.household(),
     changeHousehold: ({ scope, version, body }) => scope.changeHousehold(version, body),
@@ -100,6 +107,8 @@ function householdHandlers({ database }: Ground) {
     changeInstrument: ({ scope, params, version, body }) => scope.changeInstrument(params.id, version, body),
     removeInstrument: async ({ scope, params, version }) => {
       await scope.removeInstrument(params.id, version);
+      // Its photographs went with it; their pictures go now, or soon.
+      await sweepPhotos(database, storage).catch(() => undefined);
       return undefined;
     },
     readLog: ({ scope, query }) => scope.logPage(query.after, query.instrumentId),
@@ -230,5 +239,25 @@ function archiveHandlers({ database, imports }: Ground) {
     importArchive: ({ scope, query, request }) =>
       arrived(scope, request, (path) => archive(scope).bringJson(path, query.look)),
     importLog: ({ scope, request }) => arrived(scope, request, (path) => archive(scope).bringLog(path)),
+  } satisfies Partial<Handlers>;
+}
+
+/** Photographs, one by one and all as a file. */
+function photoHandlers({ database, storage }: Ground) {
+  const photos = (scope: HouseholdScope) => new PhotoScope(database, scope, storage);
+  const arrived = <T>(scope: HouseholdScope, request: Request, most: number, work: (path: string) => Promise<T>) =>
+    spooled(scope.identity.householdId, request, most, () => undefined, work);
+  return {
+    readPhotos: async ({ scope }) => ({ photos: await photos(scope).list() }),
+    keepPhoto: ({ scope, params, request }) =>
+      arrived(scope, request, PHOTO_BYTES, (path) => photos(scope).keep(params, path)),
+    readPhoto: ({ scope, params }) => photos(scope).read(params),
+    removePhoto: async ({ scope, params }) => {
+      await photos(scope).remove(params);
+      return undefined;
+    },
+    exportPhotos: ({ scope }) => photosOut(photos(scope)),
+    importPhotos: ({ scope, request }) =>
+      arrived(scope, request, PHOTO_FILE_BYTES, (path) => photosIn(photos(scope), path)),
   } satisfies Partial<Handlers>;
 }

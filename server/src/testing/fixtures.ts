@@ -6,6 +6,7 @@ import { v7 as uuid } from 'uuid';
 import { createApp, type AppParts } from '../app';
 import { databaseAddress, readConfig } from '../config';
 import { connect, type Database } from '../database/connect';
+import { storageOf } from '../photos/object-store';
 import { Metrics } from '../operating/metrics';
 import { Telling } from '../operating/telling';
 import { Watch } from '../operating/watch';
@@ -18,15 +19,17 @@ export function openServer(settings: Partial<Record<string, string>> = {}, parts
   const config = readConfig({ SIGN_IN_LIMIT: '1000', OPENING_LIMIT: '1000', ...process.env, ...settings });
   const database: Database = connect(databaseAddress(config));
   const demos = new DemoLibraries(database);
+  const storage = storageOf(config);
   const log = parts.log ?? pino({ level: 'silent' });
   const watch = new Watch(new Telling(log), new Metrics(database));
   const loop = { longestMs: () => 0 };
-  const app = createApp({ config, database, demos, log, loop, watch, checkResponses: true, ...parts });
+  const app = createApp({ config, database, demos, storage, log, loop, watch, checkResponses: true, ...parts });
   return {
     app,
     database,
     demos,
     watch,
+    storage,
     async close() {
       await database.close();
     },

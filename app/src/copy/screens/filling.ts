@@ -1,13 +1,14 @@
 import { QUOTA_TOLD_FROM, QUOTAS, type Quota } from '@tembrin/contract/quotas';
 import { numberWords } from '../numbers';
 
-const NAMES: Readonly<Record<Exclude<Quota, 'checks'>, string>> = {
+const NAMES: Readonly<Record<Exclude<Quota, 'checks' | 'photoBytes'>, string>> = {
   instruments: 'instruments',
   places: 'rooms and cases',
   sensors: 'hygrometers',
   cards: 'dates, prices and packets',
   events: 'entries in the log',
   readings: 'readings',
+  photos: 'photos',
 };
 /** What a household may fill up. */
 export type Fillable = keyof typeof NAMES;
