@@ -13,7 +13,7 @@ export default async function setUp(): Promise<() => Promise<void>> {
   const database = await startDatabase(folder);
   await migrateDatabase(database.env);
   const simulators = await startSimulators({ TZ: 'Europe/Lisbon', HYGROMETER_EVERY_MS: '700' });
-  Object.assign(process.env, database.env, simulators.env);
+  Object.assign(process.env, database.env, simulators.env, { PHOTOS_DIR: join(folder, 'photos') });
   const server = await startServer();
   process.env.TEMBRIN_URL = server.url;
   simulators.tell(server.url);

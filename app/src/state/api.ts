@@ -53,7 +53,8 @@ async function ask<I extends OperationId>(id: I, parts: CallParts<I>): Promise<R
     headers: {
       [REQUEST_HEADER]: '1',
       ...(json && { 'Content-Type': 'application/json' }),
-      ...(parts.file && { 'Content-Type': 'text/csv' }),
+      // A picture says what it is; any other file is read for what it holds.
+      ...(parts.file && { 'Content-Type': parts.file.type === 'image/jpeg' ? parts.file.type : 'text/csv' }),
       ...(parts.version !== undefined && { 'If-Match': `"${parts.version}"` }),
     },
     body: json ? JSON.stringify(parts.body) : parts.file,
@@ -78,8 +79,8 @@ export async function call<I extends OperationId>(id: I, parts: CallParts<I> = {
  * What an operation answers with, as a file.
  * @throws Refused or OutOfReach
  */
-export async function callForFile(id: OperationId): Promise<Blob> {
-  return (await ask(id, {})).blob();
+export async function callForFile<I extends OperationId>(id: I, parts: CallParts<I> = {}): Promise<Blob> {
+  return (await ask(id, parts)).blob();
 }
 
 async function refusal(response: Response): Promise<Error> {

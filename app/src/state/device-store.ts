@@ -27,6 +27,12 @@ export type CardChange =
 /** A change the server would not take, with its reason. It is kept until the player drops it. */
 export type RefusedCard = CardChange & { problem: Problem };
 
+/** A photograph, and the instrument it is of. */
+export interface PhotoName {
+  instrumentId: string;
+  photo: string;
+}
+
 interface DeviceSchema extends DBSchema {
   /** What the server has of the log, as far as this device has seen. */
   events: { key: string; value: LogEvent; indexes: { instrument: string } };
@@ -47,6 +53,12 @@ interface DeviceSchema extends DBSchema {
   cards: { key: 'cards'; value: readonly Card[] };
   /** Changes of cards not sent yet, in the order they were made, and those the server would not take. */
   cardChanges: { key: number; value: CardChange & { problem?: Problem } };
+  /** Photographs not sent yet, and those the server would not take; by instrument and hash. */
+  photoOutbox: { key: string; value: PhotoName & { bytes: Uint8Array; problem?: Problem } };
+  /** Photographs to be removed from the server, and when at the earliest. */
+  photoRemovals: { key: string; value: PhotoName & { afterMs: number } };
+  /** Photographs this device has looked at, and when last. */
+  photoCache: { key: string; value: { bytes: Uint8Array; usedMs: number } };
 }
 
 export type DeviceStore = IDBPDatabase<DeviceSchema>;
@@ -60,7 +72,7 @@ const nameOf = (householdId: string) => `tembrin-${householdId}`;
  * @param lost told when the browser has cleared it away while it was open
  */
 export async function openDeviceStore(householdId: string, lost?: () => void): Promise<DeviceStore> {
-  return openDB<DeviceSchema>(nameOf(householdId), 5, {
+  return openDB<DeviceSchema>(nameOf(householdId), 6, {
     upgrade(database, version, _new, transaction) {
       if (version < 1) {
         database.createObjectStore('events', { keyPath: 'id' }).createIndex('instrument', 'instrumentId');
@@ -78,6 +90,8 @@ export async function openDeviceStore(householdId: string, lost?: () => void): P
         database.createObjectStore('cardChanges', { autoIncrement: true });
         database.createObjectStore('epoch');
       }
+      if (version < 6)
+        for (const name of ['photoOutbox', 'photoRemovals', 'photoCache'] as const) database.createObjectStore(name);
       if (version < 1 || version >= 3) return;
       // What was kept before this was told apart is taken for whole, as it was then.
       const reached = transaction.objectStore('reached');
@@ -105,16 +119,19 @@ export async function openLasting(
   return mine;
 }
 
-/** How many entries, readings and changes of cards this device keeps that no server has yet, of whichever household. */
+/** How many entries, readings, changes of cards and photographs this device keeps that no server has yet, of whichever household. */
 export async function waitingOnDevice(): Promise<number> {
   let waiting = 0;
   for (const { name } of (await indexedDB.databases?.()) ?? []) {
     const householdId = /^tembrin-(?!air-)(.+)$/.exec(name ?? '')?.[1];
     if (householdId === undefined) continue;
     const store = await openDeviceStore(householdId);
-    const counts = await Promise.all([store.count('outbox'), store.count('readings'), store.getAll('cardChanges')]);
+    const [cards, ...counts] = await Promise.all([
+      store.getAll('cardChanges'),
+      ...(['outbox', 'readings', 'photoOutbox'] as const).map((name) => store.count(name)),
+    ]);
     store.close();
-    waiting += counts[0] + counts[1] + counts[2].filter(({ problem }) => !problem).length;
+    waiting += counts.reduce((sum, count) => sum + count, cards.filter(({ problem }) => !problem).length);
   }
   return waiting;
 }
@@ -125,6 +142,14 @@ export function askToPersist(): void {
   asked = true;
 }
 let asked = false;
+
+/** How many photographs of a household wait on this device. */
+export async function waitingPhotos(householdId: string): Promise<number> {
+  const store = await openDeviceStore(householdId);
+  const count = await store.count('photoOutbox');
+  store.close();
+  return count;
+}
 
 export async function removeDeviceStore(householdId: string): Promise<void> {
   await deleteDB(nameOf(householdId));

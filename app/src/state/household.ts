@@ -4,7 +4,7 @@ import { call, Refused } from './api';
 import { leaveAir, openAir } from './air';
 import { judgedAgain, leaveAssessments } from './assessment-store';
 import { leaveCards, openCards, useCardStore } from './cards';
-import { removeDeviceStore } from './device-store';
+import { removeDeviceStore, waitingPhotos } from './device-store';
 import { kept } from './kept';
 import { leaveLog, openLog } from './log';
 import { usePreferences } from './preferences';
@@ -96,7 +96,7 @@ export async function signOut(): Promise<void> {
   last.forget();
   const { household } = useHousehold.getState();
   const unsent = await leave();
-  if (household && unsent === 0) await removeDeviceStore(household.id);
+  if (household && unsent + (await waitingPhotos(household.id)) === 0) await removeDeviceStore(household.id);
   useHousehold.setState({ status: 'out', household: null });
 }
 

@@ -1,3 +1,4 @@
 /** What is needed once in years is loaded then. */
 export const loadAnew = () => import('./anew');
+export const loadPhotos = () => import('./photos');
 export const loadOldReadings = () => import('./old-readings');

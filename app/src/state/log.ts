@@ -14,7 +14,7 @@ import {
   settle,
   type DeviceStore,
 } from './device-store';
-import { loadAnew } from './load-seldom';
+import { loadAnew, loadPhotos } from './load-seldom';
 import { notifyProblem } from './notice';
 import type { EventOf, EventType, LogEvent } from '@tembrin/core/log';
 
@@ -144,6 +144,14 @@ export async function send(): Promise<void> {
   }
 }
 
+/** Photographs wait apart; what sends them is loaded where some do. */
+async function sendPhotos(): Promise<void> {
+  const [waiting, removals] = await Promise.all(
+    (['photoOutbox', 'photoRemovals'] as const).map((name) => link.store?.count(name)),
+  ).catch(() => []);
+  if (waiting || removals) await (await loadPhotos()).sendPhotos();
+}
+
 /**
  * Reads what the server has stored since last time. Looks do not overlap: one that is asked for meanwhile follows, and stands
  * for all that are asked for until it begins.
@@ -250,6 +258,7 @@ export async function openLog(
   link.read = readIn(mine, firstId, firstRead);
   await link.read;
   if (link.store === mine) await look();
+  void sendPhotos();
 }
 
 /** Reads what the device keeps, the instrument on the stand first; on a new device that one's log from the server. */
@@ -336,6 +345,7 @@ export function keepInStep(): () => void {
     if (document.visibilityState === 'hidden') return;
     void send().then(look);
     void sendCards();
+    void sendPhotos();
   };
   const timer = setInterval(again, LOOK_AGAIN_MS);
   window.addEventListener('online', again);

@@ -10,6 +10,7 @@ import { inUnits } from '@/copy/measures';
 import { copy } from '@/copy/screens/look/round';
 import { FIGURE_DATA, stringNames, type LookId } from '@tembrin/core/instruments';
 import { FigureField } from '../FigureField';
+import { LookPhoto } from '../photo/routes';
 import type { AnswerFields } from './use-answer';
 
 /** More strings than these are not offered one by one. */
@@ -54,7 +55,7 @@ export function LookFigures({ model }: { model: AnswerFields }) {
   );
 }
 
-/** Which string it is about, and a note. */
+/** Which string it is about, a note, a photograph. */
 export function LookDetails({
   instrument,
   look,
@@ -64,7 +65,7 @@ export function LookDetails({
   look: LookId;
   model: AnswerFields;
 }) {
-  const { string, setString, note, setNote } = model;
+  const { string, setString, note, setNote, photo, setPhoto } = model;
   const [open, setOpen] = useState(false);
   const names = stringNames(instrument);
   return (
@@ -82,6 +83,7 @@ export function LookDetails({
       ) : (
         <Button rank="plain" title={copy.addNote} onPress={() => setOpen(true)} start flush />
       )}
+      <LookPhoto photo={photo} onPhoto={setPhoto} />
     </Stack>
   );
 }

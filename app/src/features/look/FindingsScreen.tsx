@@ -68,6 +68,11 @@ function FindingsScreen({ instrument }: { instrument: Instrument }) {
           <FoundList instrument={instrument} found={open} />
         )}
       </Stack>
+      <LinkRow
+        href={{ pathname: '/kit/[id]/photos', params: { id: instrument.id } }}
+        title={copy.photos}
+        text={copy.photosText(model.photos)}
+      />
       <EveryLook instrument={instrument} model={model} />
     </Screen>
   );

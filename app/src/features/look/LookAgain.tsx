@@ -1,6 +1,5 @@
 import type { Instrument } from '@tembrin/contract';
 import { Redirect, router, useLocalSearchParams } from 'expo-router';
-import { act } from '@/state/actions';
 import { useAssessment, type InstrumentAssessment } from '@/state/assessments';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
@@ -15,6 +14,7 @@ import { Answers } from './Answers';
 import { LookDetails, LookFigures } from './Details';
 import { SpotPlate } from './SpotPlate';
 import { useAnswer } from './use-answer';
+import { actWithPhoto } from './with-photo';
 
 /** Route: one thing looked at by itself. */
 export const LookAgainRoute = ofInstrument(LookAgain);
@@ -43,8 +43,9 @@ function Again({
     const seen = model.answer(verdict, 'player', null);
     if (!seen) return;
     const goBack = unlessGone(() => (router.canGoBack() ? router.back() : router.replace(page)));
-    await act(instrument.id, [{ type: 'looked-at', payload: seen }], `${findingWords(seen, instrument)}.`);
-    goBack();
+    const said = `${findingWords(seen, instrument)}.`;
+    const done = await actWithPhoto(instrument.id, [{ type: 'looked-at', payload: seen }], model.photo, said);
+    if (done.length > 0) goBack();
   };
   return (
     <Screen title={LOOK_DATA[look].title} back={page}>

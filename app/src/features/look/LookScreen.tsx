@@ -3,6 +3,7 @@ import { Redirect, router, useLocalSearchParams } from 'expo-router';
 import { View } from 'react-native';
 import { usePreferences } from '@/state/preferences';
 import { Button } from '@/ui/Button';
+import { LinkRow } from '@/ui/LinkRow';
 import { MeasureChart } from '@/ui/MeasureChart';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
@@ -53,6 +54,13 @@ function Known({ model }: { model: LookModel }) {
       <Open model={model} />
       <FigureLines model={model} />
       <Line model={model} />
+      {model.guide && (
+        <LinkRow
+          href={{ pathname: '/kit/[id]/photos', params: { id: model.assessment.facts.id, of: model.guide.look } }}
+          title={copy.photos}
+          text={copy.photosText(model.photos)}
+        />
+      )}
     </>
   );
 }

@@ -30,6 +30,7 @@ export function useAnswer(
   const [string, setString] = useState<number | null>(null);
   const [point, setPoint] = useState<Seen['point']>(null);
   const [note, setNote] = useState('');
+  const [photo, setPhoto] = useState<Uint8Array | null>(null);
   const read = figures.flatMap((figure) => {
     const text = texts[figure]?.trim() ?? '';
     return text === '' ? [] : [{ figure, value: readMeasure(figure, text, lengths) }];
@@ -76,6 +77,8 @@ export function useAnswer(
     setPoint,
     note,
     setNote: (text: string) => setNote(text.slice(0, LONGEST_NOTE)),
+    photo,
+    setPhoto,
     answer,
   };
 }

@@ -15,6 +15,7 @@ export function useFindings(instrument: Instrument) {
   return {
     complete,
     moment: { nowMs: log.nowMs, timeZone: log.timeZone },
+    photos: log.photos.length,
     zone,
     setZone,
     zones,

@@ -1,7 +1,7 @@
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useRef } from 'react';
-import { act, takeBack } from '@/state/actions';
+import { takeBack } from '@/state/actions';
 import type { InstrumentAssessment } from '@/state/assessments';
 import { notify } from '@/state/notice';
 import type { LookId, Verdict } from '@tembrin/core/instruments';
@@ -11,6 +11,7 @@ import { LOOK_DATA } from '@tembrin/core/instruments';
 import { copy } from '@/copy/screens/look/round';
 import { copy as ended } from '@/copy/screens/look/looked';
 import { useAnswer } from './use-answer';
+import { actWithPhoto } from './with-photo';
 
 /** One look of a round that is under way, and what can be done with it. */
 export function useLookRound(
@@ -27,7 +28,7 @@ export function useLookRound(
     if (answered.current === look) return;
     answered.current = look;
     const end: Draft = { type: 'look-over-ended', payload: { overId: over.eventId } };
-    const recorded = await act(instrument.id, last ? [draft, end] : [draft], null);
+    const recorded = await actWithPhoto(instrument.id, last ? [draft, end] : [draft], model.photo, null);
     if (recorded.length === 0) {
       answered.current = null;
       return;

@@ -35,6 +35,7 @@ export function useLook(instrument: Instrument, wanted: string) {
       marks: own.measures.filter((measure) => measure.figure === figure),
     })),
     open: open.map((finding) => ({ finding, advice: adviceOn(finding, air), guide: guide ?? undefined })),
+    photos: log.photos.filter((photo) => photo.look === look).length,
     settle,
   };
 }

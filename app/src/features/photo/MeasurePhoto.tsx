@@ -4,7 +4,7 @@ import { useWindowDimensions } from 'react-native';
 import { useInstrumentOnStand } from '@/state/stand';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
-import { Choice } from '@/ui/Choice';
+import { Choice, Tick } from '@/ui/Choice';
 import { PhotoHandles, type Handle } from '@/ui/PhotoHandles';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
@@ -64,6 +64,9 @@ function Measure({ instrument }: { instrument: Instrument }) {
       )}
       <Reading model={model} />
       <Picture model={model} />
+      {value !== undefined && fits && (
+        <Tick kind="checkbox" title={copy.keepToo} on={model.keeps} onPress={() => model.setKeeps(!model.keeps)} />
+      )}
       {what === 'length' && figure && (
         <Choice
           label={copy.which}

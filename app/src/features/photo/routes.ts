@@ -1,7 +1,9 @@
 import { lazily } from '@/ui/lazily';
 
-/** The pages on which this device measures, in one file of their own. */
+/** The pages on which this device measures and photographs are seen, in one file of their own. */
 const load = () => import('./measuring-pages');
 
 export const Gauge = lazily(load, (pages) => pages.Gauge);
 export const MeasurePhoto = lazily(load, (pages) => pages.MeasurePhoto);
+export const Photos = lazily(load, (pages) => pages.Photos);
+export const LookPhoto = lazily(load, (pages) => pages.LookPhoto);

@@ -4,14 +4,17 @@ import { useEffect, useRef, useState } from 'react';
 import { act } from '@/state/actions';
 import { inHand } from '@/state/bows';
 import { useAssessment } from '@/state/assessments';
+import { loadPhotos } from '@/state/load-seldom';
+import type { Draft } from '@/state/log';
 import { usePreferences } from '@/state/preferences';
 import { measureWords } from '@/copy/measures';
 import { copy } from '@/copy/screens/photo/measure';
 import type { Measured, VisionAnswer, VisionJob } from '@/workers/vision-jobs';
-import { FIGURE_DATA, FIGURES, isBowed, isMeasured, type Figure } from '@tembrin/core/instruments';
+import { FIGURE_DATA, FIGURES, isBowed, isMeasured, LOOK_DATA, LOOKS, type Figure } from '@tembrin/core/instruments';
 import type { Point, Quad } from '@tembrin/core/vision';
 import { unlessGone } from '../unless-gone';
 import { NoPhoto, openPhoto } from './open-photo';
+import { bytesOf } from './take-photo';
 
 type Found = Extract<VisionAnswer, { kind: 'found' }>;
 type Read = Extract<VisionAnswer, { kind: 'read' }>;
@@ -89,8 +92,20 @@ const lengthsOf = (instrument: Instrument) =>
       figure !== 'bow-gap',
   );
 
-/** Putting a reading on record as a figure of the instrument, where it can be that. */
-function useRecord(instrument: Instrument, figure: Figure | null, value: number | null) {
+/** What is looked at by a figure; null where it is no look's. */
+const lookOf = (figure: Figure) => LOOKS.find((look) => LOOK_DATA[look].figures?.includes(figure)) ?? null;
+
+/** Keeps the picture that was measured by. @returns the entry that names it; null where it could not be kept, which is told */
+async function keepPicture(instrument: Instrument, figure: Figure, picture: ImageBitmap): Promise<Draft | null> {
+  const photo = await (await loadPhotos()).keepPhoto(instrument.id, await bytesOf(picture));
+  const look = lookOf(figure);
+  const zone = look && LOOK_DATA[look].zone;
+  return photo === null ? null : { type: 'photographed', payload: { photo, look, zone, findingId: null } };
+}
+
+/** Putting a reading on record as a figure of the instrument, where it can be that; with its picture, if that is wanted. */
+function useRecord(instrument: Instrument, figure: Figure | null, value: number | null, picture: ImageBitmap | null) {
+  const [keeps, setKeeps] = useState(false);
   const { bows } = useAssessment(instrument);
   const lengths = usePreferences((state) => state.lengths);
   const data = figure && FIGURE_DATA[figure];
@@ -101,10 +116,14 @@ function useRecord(instrument: Instrument, figure: Figure | null, value: number 
     const rounded = Number(value.toFixed(2));
     const payload = { figure, value: rounded, ...(figure.startsWith('bow-') && inHand(instrument, bows)) };
     const words = measureWords(figure, rounded, lengths);
-    const done = await act(instrument.id, [{ type: 'measured', payload }], copy.recorded(data.title, words));
+    const kept = keeps && picture ? await keepPicture(instrument, figure, picture) : null;
+    if (keeps && !kept) return;
+    const drafts: Draft[] = [{ type: 'measured', payload }, ...(kept ? [kept] : [])];
+    const done = await act(instrument.id, drafts, copy.recorded(data.title, words));
+    if (kept) void loadPhotos().then(({ sendPhotos }) => sendPhotos().catch(() => undefined));
     if (done.length > 0) goBack();
   };
-  return { fits, record };
+  return { fits, record, keeps, setKeeps };
 }
 
 /** What is measured, and as which figure it is put on record. */
@@ -177,7 +196,7 @@ export function useMeasurePhoto(instrument: Instrument) {
     setHandles(null);
     if (picture) ask({ kind: 'open', bitmap: picture, what: measured });
   };
-  const { fits, record } = useRecord(instrument, choice.figure, read?.reading?.value ?? null);
+  const recording = useRecord(instrument, choice.figure, read?.reading?.value ?? null, picture);
   return {
     lengths,
     ...choice,
@@ -192,8 +211,7 @@ export function useMeasurePhoto(instrument: Instrument) {
     wanting: open.length,
     take,
     move,
-    fits,
-    record,
+    ...recording,
   };
 }
 

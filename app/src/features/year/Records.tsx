@@ -14,7 +14,7 @@ import { copy, OUT } from '@/copy/screens/year/records';
 /** What goes out as files, and what comes in again. */
 export function Records() {
   const { problem, busy, looked, out, bring, look, forget } = useRecords();
-  const input = useFileInput(copy.fileToBringIn, '.json,.csv', (file) => void look(file));
+  const input = useFileInput(copy.fileToBringIn, '.json,.csv,.zip', (file) => void look(file));
   return (
     <Screen title={copy.outAndInAgain} back="/year">
       {problem !== null && <Banner tone="now" text={problem} />}

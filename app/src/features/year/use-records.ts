@@ -26,6 +26,20 @@ export function useRecords() {
       setBusy(null);
     }
   };
+  /** Photographs come in one by one: what is wrong with one keeps none of the others out. */
+  const bringPhotos = async (file: File) => {
+    setProblem(null);
+    setBusy('in');
+    try {
+      const { photos, known, left } = await call('importPhotos', { file });
+      notify(copy.photosCameIn(photos, known));
+      if (left.length > 0) setProblem(left.join(' '));
+    } catch (error) {
+      setProblem(sentenceOf(error));
+    } finally {
+      setBusy(null);
+    }
+  };
   const bring = async (file: File) => {
     setProblem(null);
     setBusy('in');
@@ -45,6 +59,7 @@ export function useRecords() {
   /** A household's file is looked at first; a log alone brings nothing that is not told afterwards. */
   const look = async (file: File) => {
     if (/\.csv$/i.test(file.name)) return bring(file);
+    if (/\.zip$/i.test(file.name)) return bringPhotos(file);
     setProblem(null);
     setBusy('in');
     try {

@@ -20,5 +20,8 @@ export const copy = {
   settledOn: (how: string, when: string) => `${how} ${when}`,
   howItIsLookedAt: 'How it is looked at',
   by: { child: 'by a child', player: 'by the player', teacher: 'by a teacher' },
+  photos: 'Photos',
+  photosText: (count: number) =>
+    count === 0 ? 'None yet.' : count === 1 ? 'One on record.' : `${count} on record, to be held side by side.`,
   pointAt: 'Tap the plate where something is wrong, or choose below.',
 } as const;

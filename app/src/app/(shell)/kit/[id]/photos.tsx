@@ -1,0 +1,1 @@
+export { Photos as default } from '@/features/photo/routes';
