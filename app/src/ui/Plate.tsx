@@ -2,7 +2,7 @@ import type { Instrument } from '@tembrin/contract';
 import { useId } from 'react';
 import Svg, { Circle, Defs, G, Path, Pattern, Rect } from 'react-native-svg';
 import { bowedPlates, bowPlate } from './plate/bowed';
-import { guitarPlate } from './plate/guitar';
+import { guitarPlate, type GuitarForm } from './plate/guitar';
 import { harpPlate } from './plate/harp';
 import type { Material, PlateData, Shape } from './plate/shapes';
 import { FAMILY_NAMES } from '@/copy/names';
@@ -16,6 +16,10 @@ type Subject = Pick<Instrument, 'family' | 'kind' | 'setUp' | 'stringCount'>;
 const DRAWN = { bowed: [4, 6], plucked: [2, 12] } as const;
 const drawnOf = (count: number, [least, most]: readonly [number, number]) => Math.min(most, Math.max(least, count));
 
+/** How a guitar is built. */
+const formOf = (kind: Subject['kind']): GuitarForm =>
+  kind === 'classical' || kind === 'electric' || kind === 'bass-guitar' ? kind : 'steel';
+
 function plateOf({ family, kind, setUp, stringCount }: Subject): PlateData {
   switch (family) {
     case 'violin':
@@ -25,7 +29,7 @@ function plateOf({ family, kind, setUp, stringCount }: Subject): PlateData {
     case 'bass':
       return bowedPlates[family](drawnOf(stringCount, DRAWN.bowed));
     case 'guitar':
-      return guitarPlate(kind === 'electric' || kind === 'bass-guitar', drawnOf(stringCount, DRAWN.plucked));
+      return guitarPlate(formOf(kind), drawnOf(stringCount, DRAWN.plucked));
     case 'harp':
       return harpPlate(kind === 'pedal');
   }

@@ -1,7 +1,7 @@
 import { act, useState } from 'react';
 import { mount } from '@/testing/mount';
 import { notify, useNotice } from '@/state/notice';
-import { bowedPlates, bowPlate } from './plate/bowed';
+import { bowedPlates, bowPlate, MEASURES } from './plate/bowed';
 import { guitarPlate } from './plate/guitar';
 import { harpPlate } from './plate/harp';
 import type { PlateData } from './plate/shapes';
@@ -15,7 +15,7 @@ const plates: Record<(typeof FAMILIES)[number], PlateData> = {
   viola: bowedPlates.viola(true),
   cello: bowedPlates.cello(),
   bass: bowedPlates.bass(),
-  guitar: guitarPlate(false),
+  guitar: guitarPlate('steel'),
   harp: harpPlate(false),
 };
 
@@ -28,9 +28,79 @@ test.each(FAMILIES)('every zone a round of a %s speaks of is drawn on its plate 
 });
 
 test('every path of every plate is made of numbers and commands only', () => {
-  for (const { shapes, zones } of [...Object.values(plates), bowPlate(500), guitarPlate(true), harpPlate(true)]) {
+  const others = [
+    guitarPlate('classical'),
+    guitarPlate('electric'),
+    guitarPlate('bass-guitar', 4),
+    guitarPlate('steel', 12),
+  ];
+  for (const { shapes, zones } of [...Object.values(plates), bowPlate(500), ...others, harpPlate(true)]) {
     for (const { d } of [...shapes, ...Object.values(zones).flat()]) expect(d).toMatch(/^M[-\d.\sMmLlHhVvCcAaZz]+$/);
   }
+});
+
+/** Points along a path of straight lines and cubic curves. */
+function pointsOf(d: string): [x: number, y: number][] {
+  const points: [number, number][] = [];
+  let at: [number, number] = [0, 0];
+  for (const [, command, rest] of d.matchAll(/([MLC])([^MLC]+)/g)) {
+    const numbers = rest!.trim().split(/\s+/).map(Number);
+    const end: [number, number] = [numbers.at(-2)!, numbers.at(-1)!];
+    if (command === 'C') {
+      const [x1, y1, x2, y2] = numbers as [number, number, number, number];
+      for (let t = 0; t < 1; t += 0.02) {
+        const mix = (a: number, b: number, c: number, e: number) =>
+          (1 - t) ** 3 * a + 3 * (1 - t) ** 2 * t * b + 3 * (1 - t) * t * t * c + t ** 3 * e;
+        points.push([mix(at[0], x1, x2, end[0]), mix(at[1], y1, y2, end[1])]);
+      }
+    }
+    points.push(end);
+    at = end;
+  }
+  return points;
+}
+
+test.each(['violin', 'viola', 'cello', 'bass'] as const)('a %s is drawn to its measures', (family) => {
+  const { body, upper, waist, lower, stop } = MEASURES[family];
+  const scale = 355 / body;
+  const plate = plates[family];
+  const outline = pointsOf(plate.zones.whole![0]!.d);
+  const across = (from: number, to: number) => outline.filter(([, y]) => y > from && y < to).map(([x]) => 2 * x);
+  expect(Math.max(...across(40, 110))).toBeCloseTo(upper * scale, 0);
+  expect(Math.min(...across(140, 205))).toBeCloseTo(waist * scale, 0);
+  expect(Math.max(...across(240, 355))).toBeCloseTo(lower * scale, 0);
+  expect(Math.max(...outline.map(([, y]) => y))).toBeCloseTo(355, 0);
+  // The bridge stands where the f-holes are cut across.
+  expect(plate.anchors.bridge![1]).toBeCloseTo(stop * scale, 5);
+  // Purfling runs inside the edge, all along it.
+  const purfling = pointsOf(plate.shapes[plate.shapes.findIndex(({ d }) => d === plate.zones.whole![0]!.d) + 1]!.d);
+  for (const [x, y] of purfling) {
+    const nearest = Math.min(...outline.map(([ox, oy]) => Math.hypot(ox - x, oy - y)));
+    expect([x, y, nearest > 1.4 && nearest < 6.5]).toEqual([x, y, true]);
+  }
+});
+
+test('the violin’s are those of the full size: body 355, bouts 168, 112 and 208, stop 195, neck 130', () => {
+  // Common practice of makers.
+  expect(MEASURES.violin).toMatchObject({ body: 355, upper: 168, waist: 112, lower: 208, stop: 195, neck: 130 });
+  // Neck to stop as two to three [common practice].
+  for (const { neck, stop } of [MEASURES.violin, MEASURES.viola]) expect(neck / stop).toBeCloseTo(2 / 3, 1);
+});
+
+test('a guitar’s octave fret stands half way to the bridge, where a classical neck meets the body', () => {
+  const classical = pointsOf(guitarPlate('classical').zones.whole![0]!.d);
+  expect(Math.min(...classical.map(([, y]) => y))).toBeCloseTo((206 - 196) / 2, -1);
+});
+
+test('every variant has a drawing of its own', () => {
+  const drawings = [
+    ...(['classical', 'steel', 'electric'] as const).map((form) => guitarPlate(form)),
+    guitarPlate('steel', 12),
+    guitarPlate('bass-guitar', 4),
+    harpPlate(false),
+    harpPlate(true),
+  ].map(({ shapes }) => JSON.stringify(shapes));
+  expect(new Set(drawings).size).toBe(drawings.length);
 });
 
 /** Contrast of two colours after WCAG 2.2, "relative luminance" and "contrast ratio" (published). */

@@ -73,7 +73,7 @@ export function usePhotosOf(instrument: Instrument, wanted: string | undefined) 
   };
   const newer = at(pair[1], photos.length - 1);
   const older = at(pair[0], Math.max(0, photos.length - 2));
-  const room = useRoom(log.photos.length);
+  const room = useRoom(log.photos.length - Object.keys(waiting).length);
   const shown = [older, newer].filter((_index, side) => photos.length > 1 || side === 1);
   const setSide = (side: 0 | 1, index: number) => {
     const id = photos[index]?.eventId ?? null;

@@ -1,71 +1,100 @@
 import { ellipse, path, type PlateData, type Shape } from './shapes';
 
-const NECK = 'M-94 -196C-70 -228 -44 -176 -8 -178C30 -180 44 -222 86 -216C98 -214 102 -202 98 -190';
-const NECK_UNDER = 'C80 -200 44 -152 -4 -152C-38 -152 -58 -182 -80 -172Z';
+/** The harmonic curve: the neck's lower edge at a share of the way from the column to the player, and the soundboard's slant below. */
+const neckAt = (along: number) => -176 + 34 * Math.sin(Math.PI * Math.min(1, along * 1.12)) ** 1.4 - 26 * along;
+const boardAt = (along: number) => Math.max(neckAt(along) + 14, 330 - 470 * along);
+const xAt = (along: number) => -76 + 158 * along;
 
-/** Height of the neck's lower edge, and of the soundboard's slant, at a share of the way from the column to the player. */
-const neckAt = (along: number) => -172 + 20 * Math.sin(Math.PI * along) - 12 * along;
-const boardAt = (along: number) => Math.max(neckAt(along) + 12, 318 - 440 * along);
-const xAt = (along: number) => -74 + 156 * along;
+/** Strings that are drawn; more could not be told apart. */
+const STRINGS = { lever: 24, pedal: 28 } as const;
+const alongsOf = (pedal: boolean) => {
+  const count = STRINGS[pedal ? 'pedal' : 'lever'];
+  return Array.from({ length: count }, (_, at) => at / (count - 1));
+};
 
-const STRINGS = 22;
-const alongs = Array.from({ length: STRINGS }, (_, at) => at / (STRINGS - 1));
-
-/** Strings from the neck down to the slanted body; the shorter, the nearer the player. */
-function harpStrings(gauge: number): Shape[] {
-  return alongs.map((along) => path(`M${xAt(along)} ${neckAt(along)}V${boardAt(along)}`, 'metal', gauge));
+/** Strings from the neck down to the slanted body: the shorter, the nearer the player. Every C is red and every F black on a harp. */
+function harpStrings(pedal: boolean, gauge: number): Shape[] {
+  return alongsOf(pedal).map((along, at) =>
+    path(
+      `M${xAt(along).toFixed(1)} ${neckAt(along).toFixed(1)}V${boardAt(along).toFixed(1)}`,
+      at % 7 === 0 ? 'stick' : at % 7 === 3 ? 'none' : 'metal',
+      gauge * (1.3 - 0.5 * along),
+    ),
+  );
 }
 
-/** What shortens the strings: a lever beside each on a lever harp, a disc under each pin on a pedal harp. */
+/** What shortens the strings: a lever beside each on a lever harp, two discs under each pin on a pedal harp. */
 function action(pedal: boolean): Shape[] {
-  return alongs.flatMap((along) => {
+  return alongsOf(pedal).flatMap((along) => {
     const [x, y] = [xAt(along), neckAt(along)];
-    const pin = path(ellipse(x, y - 12, 1.8), 'ebony', 0);
-    return [pin, pedal ? path(ellipse(x, y + 2, 2.6), 'ebony', 0) : path(`M${x} ${y + 3}l4 5`, 'stick', 2.2)];
+    const pin = path(ellipse(x, y - 15, 1.7), 'ebony', 0);
+    return pedal
+      ? [pin, path(`${ellipse(x, y - 6, 2.2)}${ellipse(x, y + 2, 2.2)}`, 'metal', 0)]
+      : [pin, path(`M${x - 1} ${y + 3}L${x + 3.5} ${y + 8}`, 'stick', 2)];
   });
 }
 
-/** A harp from the side, its column to the left: a lever harp's is bowed and light, a pedal harp's straight with crown and base. */
+/** The neck as a band along the curve, from the column's head to the shoulder. */
+function neckPath(pedal: boolean): string {
+  const points = Array.from({ length: 13 }, (_, at) => at / 12);
+  const lower = [...points].reverse().map((along) => `L${xAt(along).toFixed(1)} ${(neckAt(along) + 5).toFixed(1)}`);
+  const upper = points.map((along) => `L${xAt(along).toFixed(1)} ${(neckAt(along) - 24 - 6 * (1 - along)).toFixed(1)}`);
+  return `M${pedal ? -86 : -92} -204${upper.join('')}C100 -226 112 -214 112 -196L100 -178${lower.join('')}L-86 -172Z`;
+}
+
+const COLUMN = {
+  // A lever harp’s is bowed and light; a pedal harp’s straight, with its rods inside.
+  lever: 'M-90 -204C-116 -60 -118 150 -104 340H-86C-98 150 -96 -60 -74 -178Z',
+  pedal: 'M-106 -200H-86V338H-106Z',
+} as const;
+const BODY = {
+  lever: 'M86 -196L112 -190L-26 346H-98L-90 330Z',
+  pedal: 'M86 -196L114 -190C92 -60 20 150 -14 342H-98L-90 330Z',
+} as const;
+
+const CROWN_AND_BASE: readonly Shape[] = [
+  path('M-112 -200C-116 -212 -110 -224 -96 -226C-82 -224 -76 -212 -80 -200Z', 'wood', 1.8),
+  path('M-110 -206H-82M-108 -188H-84M-108 320H-84', 'none', 1.2),
+  ...[-96, -76, -56, -36].map((x) => path(`M${x} 350l-6 14h9l4 -14Z`, 'metal', 1)),
+  path('M-116 338H-6V356H-116Z', 'wood', 2),
+];
+const FEET: readonly Shape[] = [path('M-112 344H-20V353H-112Z', 'ebony', 0)];
+
+/** A harp from the side, its column to the left. */
 export function harpPlate(pedal: boolean): PlateData {
-  const column = pedal
-    ? 'M-106 -196H-84V340H-106Z'
-    : 'M-96 -196C-118 -60 -118 160 -100 344H-82C-98 160 -98 -60 -80 -186Z';
-  const body = 'M88 -186L114 -174L-40 352H-92L-86 330Z';
+  const kind = pedal ? 'pedal' : 'lever';
+  const [column, body, neck] = [COLUMN[kind], BODY[kind], neckPath(pedal)];
   return {
-    viewBox: [-128, -244, 252, 612],
+    viewBox: [-128, -240, 252, 612],
     shapes: [
       path(column, 'wood', 1.8),
       path(body, 'wood', 2.2),
-      // The soundboard's edge, and the openings at the back of the body.
-      path('M96 -178L-62 348', 'stick', 1.4),
-      ...[0.28, 0.46, 0.64].map((along) => path(ellipse(104 - 158 * along, -160 + 510 * along, 5, 12), 'ebony', 0)),
-      ...harpStrings(1.3),
-      path(NECK + NECK_UNDER, 'wood', 1.8),
+      // The soundboard’s edge with the strip the strings go through, and the openings at the back of the body.
+      path('M92 -188L-80 340', 'none', 1.2),
+      ...[0.3, 0.48, 0.66, 0.82].map((along) =>
+        path(ellipse(103 - 144 * along, -180 + 515 * along, 4 + 2 * along, 11 + 4 * along), 'ebony', 0),
+      ),
+      ...harpStrings(pedal, 1.3),
+      path(neck, 'wood', 1.8),
       ...action(pedal),
-      ...(pedal
-        ? [
-            path('M-112 -214H-78V-194H-112Z', 'wood', 1.8),
-            path('M-118 338H-24V358H-118Z', 'wood', 2),
-            ...[-104, -84, -64, -44].map((x) => path(`M${x} 350l-6 12h9l3 -12Z`, 'metal', 1)),
-          ]
-        : [path('M-110 346H-30V358H-110Z', 'ebony', 0)]),
+      ...(pedal ? CROWN_AND_BASE : FEET),
     ],
     zones: {
-      strings: harpStrings(3.4),
+      strings: harpStrings(pedal, 3.4),
       'hand-zones': [
-        path('M86 -190L118 -176L86 -70L62 -88Z', 'none', 0),
-        path('M10 168L34 160L-6 300L-34 292Z', 'none', 0),
+        path('M84 -198L118 -190L88 -78L62 -96Z', 'none', 0),
+        path('M22 150L48 158L8 300L-22 290Z', 'none', 0),
       ],
-      action: [path(NECK + NECK_UNDER, 'none', 0)],
-      pegs: [path(NECK + NECK_UNDER, 'none', 0)],
+      action: [path(neck, 'none', 0)],
+      pegs: [path(neck, 'none', 0)],
       whole: [path(body, 'none', 6), path(column, 'none', 4)],
     },
     anchors: {
       strings: [-10, 20],
-      'hand-zones': [92, -120],
-      action: [0, -178],
-      pegs: [0, -188],
-      whole: [10, 110],
+      'hand-zones': [90, -130],
+      action: [0, -170],
+      pegs: [0, -182],
+      whole: [14, 130],
     },
   };
 }
