@@ -7,7 +7,7 @@ interface PictureProps {
   label: string;
   width: number | `${number}%`;
   height: number;
-  /** All of it, with room beside it; otherwise its middle fills the frame. */
+  /** All of it, at most as large; otherwise its middle fills the frame. */
   whole?: boolean;
 }
 
@@ -19,11 +19,9 @@ export function Picture({ url, label, width, height, whole = false }: PicturePro
     alt: label,
     draggable: false,
     style: {
-      width,
-      height,
+      ...(whole ? { maxWidth: width, maxHeight: height } : { width, height, backgroundColor: surface }),
       display: 'block',
-      objectFit: whole ? 'contain' : 'cover',
-      backgroundColor: surface,
+      objectFit: 'cover',
       borderRadius: RADIUS,
     },
   });

@@ -49,6 +49,7 @@ function PhotosScreen({ instrument }: { instrument: Instrument }) {
           onChange={choose}
         />
       )}
+      {groups.length === 1 && group && <Text kind="smallStrong">{group.title}</Text>}
       {group &&
         (large ? (
           <Large instrument={instrument} model={model} photo={large} />
