@@ -27,6 +27,8 @@ export interface Scene {
     stick: number;
     lift: number;
   } | null;
+  /** A bridge on its top from the side: its face to the tailpiece (on the right) stands at an angle, degrees; up is against y. */
+  bridge?: { angle: number; tall: number; foot: number; crown: number; shade: number; top: number; mirrored: boolean };
   ground: { shade: number; texture: 'plain' | 'grain' | 'cloth' };
   /** Light falls off across the picture by this share, and a soft shadow darkens it by that. */
   gradient: number;
@@ -38,7 +40,7 @@ export interface Scene {
   seed: number;
 }
 
-const { cos, sin, PI, sqrt, floor, round, ceil, min, max, abs, exp } = Math;
+const { cos, sin, tan, PI, sqrt, floor, round, ceil, min, max, abs, exp } = Math;
 type Mat = readonly [number, number, number, number, number, number, number, number, number];
 
 function rotation([tx, ty, tz]: Scene['tilt']): Mat {
@@ -155,6 +157,22 @@ function bowShade(bow: NonNullable<Scene['bow']>, p: Point, under: number, pixel
   return withHair * (1 - stick) + bow.stick * round7 * stick;
 }
 
+function bridgeShade(bridge: NonNullable<Scene['bridge']>, p: Point, under: number, pixelMm: number): number {
+  const x = bridge.mirrored ? -p.x : p.x;
+  const up = -p.y;
+  const lean = ((bridge.angle - 90) * PI) / 180;
+  // The face is straight; the other side tapers to the crown.
+  const face = -up * tan(lean);
+  const thick = bridge.foot + (bridge.crown - bridge.foot) * (up / bridge.tall);
+  const inside = min(min(face - x, x - (face - thick)), min(up, bridge.tall - up));
+  const on = cover(inside, pixelMm);
+  const wood = cover(min(-up, up + 16), pixelMm);
+  const string = cover(0.4 - abs(up - bridge.tall + 0.2 + abs(x) * 0.16), pixelMm);
+  let shade = under * (1 - wood) + bridge.top * wood;
+  shade = shade * (1 - string) + 210 * string;
+  return shade * (1 - on) + bridge.shade * on;
+}
+
 function blurred(data: Float32Array, width: number, height: number, sd: number): Float32Array {
   if (sd < 0.2) return data;
   const radius = ceil(3 * sd);
@@ -228,6 +246,7 @@ export function photograph(scene: Scene): Grey {
     for (let u = 0; u < width; u++) {
       const p = toPlane(u, v);
       let shade = groundShade(ground, p);
+      if (scene.bridge) shade = bridgeShade(scene.bridge, p, shade, pixelMm);
       if (card) shade = cardShade(card, p, shade, pixelMm);
       if (bow) shade = bowShade(bow, bow.lift === 0 ? p : toPlane(u, v, bow.lift), shade, pixelMm);
       const light = 1 - gradient * (u / width) - shadow / (1 + exp((v / height - 0.5 + 0.2 * (u / width)) * 14));
@@ -292,4 +311,50 @@ function drawn(uniform: () => number, seed: number, width: number, height: numbe
     jpeg: true,
     seed,
   };
+}
+
+/**
+ * A bridge from the side, drawn by lot. With a card standing beside it the phone is held as it comes; without one about square, since
+ * nothing tells how it is held.
+ */
+export function anyBridge(seed: number, withCard: boolean, width = 1440, height = 1080): Scene {
+  const uniform = mulberry32(seed + 90_000);
+  const within = (low: number, high: number) => low + (high - low) * uniform();
+  for (;;) {
+    const base = anyScene(seed, width, height);
+    const tilted = withCard ? 30 * 0.7 : 5;
+    const mirrored = uniform() < 0.5;
+    const scene: Scene = {
+      ...base,
+      card: withCard ? { ...base.card!, at: { x: within(26, 36), y: within(-12, -4) }, turn: within(-97, -83) } : null,
+      bow: null,
+      tilt: [within(-tilted, tilted), within(-tilted, tilted), within(-6, 6)],
+      distance: (withCard ? within(225, 270) : within(170, 230)) * base.focal,
+      middle: withCard ? { x: within(15, 30), y: within(-42, -30) } : { x: within(-8, 8), y: within(-22, -10) },
+      bridge: {
+        angle: within(82, 98),
+        tall: within(28, 36),
+        foot: within(4, 5),
+        crown: within(1.2, 2),
+        shade: within(170, 215),
+        top: within(60, 110),
+        mirrored,
+      },
+      ground: { shade: uniform() < 0.5 ? within(115, 140) : within(20, 50), texture: 'plain' },
+    };
+    const inside = ({ x, y }: Point) => x > 12 && y > 12 && x < width - 12 && y < height - 12;
+    if (!withCard || cornersOf(scene).every(inside)) return scene;
+  }
+}
+
+/** Handles on a scene's bridge as a person would set them: along the top, and up the face to the tailpiece from its foot; px. */
+export function bridgeLinesOf(scene: Scene): readonly [readonly [Point, Point], readonly [Point, Point]] {
+  const { toPixel } = cameraOf(scene);
+  const { angle, tall, mirrored } = scene.bridge!;
+  const side = mirrored ? -1 : 1;
+  const face = (up: number) => toPixel({ x: -side * up * tan(((angle - 90) * PI) / 180), y: -up });
+  return [
+    [toPixel({ x: side * 4, y: 0 }), toPixel({ x: side * 24, y: 0 })],
+    [face(3), face(tall * 0.8)],
+  ];
 }

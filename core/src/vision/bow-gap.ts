@@ -1,8 +1,7 @@
-import { CARD_MM } from './card';
 import { robustLine, robustParabola } from './fits';
 import { apart, lineThrough, mapped, offLine, type Point, type Quad } from './geometry';
 import { edgeAcross, shadeAt, type Grey } from './picture';
-import { planeOf, pxPerMmAt, withSpread, type CardPlane, type PhotoReading } from './plane';
+import { isOnCard, planeOf, pxPerMmAt, withSpread, type CardPlane, type PhotoReading } from './plane';
 import { edgesOf } from './segments';
 
 /** A bow from the side as it was read. */
@@ -215,15 +214,10 @@ export function readBow(
   return { gap, hair: best.hair, narrowest: [onHair, onStick] };
 }
 
-/** Shortest stretch of hair that is read, mm; and how near to the card an edge is taken to be its own. */
+/** Shortest stretch of hair that is read, mm. */
 const LEAST_HAIR_MM = 55;
-const OF_CARD_MM = 4;
 /** Straight edges that are tried as hair. */
 const MOST_TRIED = 14;
-
-/** Whether a point lies on the card or at its edge. */
-const onCard = ({ x, y }: Point) =>
-  x > -OF_CARD_MM && x < CARD_MM.long + OF_CARD_MM && y > -OF_CARD_MM && y < CARD_MM.short + OF_CARD_MM;
 
 /** The bow in a picture with a card: of all long straight edges that which has a stick beside it, bent towards it. */
 export function findBow(picture: Grey, plane: CardPlane, edges = edgesOf(picture)): BowReading | BowFault {
@@ -231,7 +225,7 @@ export function findBow(picture: Grey, plane: CardPlane, edges = edgesOf(picture
     .map(({ from, to }) => [edges.inPicture(from), edges.inPicture(to)] as const)
     .filter(([from, to]) => {
       const [p, q] = [mapped(plane.toMm, from), mapped(plane.toMm, to)];
-      return apart(p, q) >= LEAST_HAIR_MM && !(onCard(p) && onCard(q));
+      return apart(p, q) >= LEAST_HAIR_MM && !(isOnCard(p) && isOnCard(q));
     })
     .slice(0, MOST_TRIED);
   let best: { reading: BowReading; score: number } | null = null;

@@ -29,6 +29,8 @@ const SHAPE = CARD_MM.long / CARD_MM.short;
 
 /** Focal lengths that are tried, of the longer side of the picture: from a phone's wide lens to its tele. */
 const FOCAL = [0.65, 0.8, 1, 1.3, 2] as const;
+/** The same more finely, for a rectangle whose corners are well known: steps of six percent. */
+const FINE_FOCAL = Array.from({ length: 22 }, (_, at) => 0.6 * 1.06 ** at);
 /** How far from a card's shape a rectangle may be, and its sides from a right angle, as a cosine. Tried on rendered scenes. */
 const SHAPE_OFF = 0.07;
 const SQUARE_OFF = 0.12;
@@ -48,7 +50,7 @@ function fromUnitSquare([p, q, r, s]: Quad): Homography | null {
  * the focal length that fits best. Its long side is the first one.
  * @returns Infinity where it is none
  */
-export function shapeError(quad: Quad, width: number, height: number): number {
+export function shapeError(quad: Quad, width: number, height: number, focals: readonly number[] = FOCAL): number {
   const middle = { x: width / 2, y: height / 2 };
   const side = Math.max(width, height);
   const h = fromUnitSquare(
@@ -56,7 +58,7 @@ export function shapeError(quad: Quad, width: number, height: number): number {
   );
   if (!h) return Infinity;
   let best = Infinity;
-  for (const focal of FOCAL) {
+  for (const focal of focals) {
     const edge = (at: number) => [h[at]! / focal, h[3 + at]! / focal, h[6 + at]!] as const;
     const [one, other] = [edge(0), edge(1)];
     const [long, short] = [Math.hypot(...one), Math.hypot(...other)];
@@ -159,6 +161,9 @@ function quadsOf(segments: readonly Segment[]): Quad[] {
 const MOST_QUADS = 40_000;
 const MOST_TRIED = 4_000_000;
 
+/** Quadrilaterals that are looked into closely, and how near to each other the corners of one and the same lie, px of the copy. */
+const MOST_LIKELY = 8;
+const SAME_PX = 5;
 /** Least of the picture that a card takes up, and least of each side that must be seen as an edge. */
 const LEAST_AREA = 0.008;
 const LEAST_SUPPORT = 0.55;
@@ -181,10 +186,10 @@ function isLikely(quad: Quad, leastArea: number): boolean {
   return like(a, c, 1.9) && like(b, d, 1.9) && ((ratio > 1.05 && ratio < 2.6) || (ratio < 0.95 && ratio > 0.38));
 }
 
-/** The quadrilateral that looks most like a card. */
-function propose({ slopes, segments }: Edges): Quad | null {
+/** The quadrilaterals that look most like a card, the likeliest first, no two of them nearly the same. */
+function propose({ slopes, segments }: Edges): Quad[] {
   const { width, height } = slopes;
-  let best: { quad: Quad; score: number } | null = null;
+  const found: { quad: Quad; score: number }[] = [];
   for (const each of quadsOf(segments)) {
     if (!isLikely(each, LEAST_AREA * width * height)) continue;
     const card = asCard(each, width, height);
@@ -194,9 +199,18 @@ function propose({ slopes, segments }: Edges): Quad | null {
     if (least < LEAST_SUPPORT) continue;
     const mean = sides.reduce((sum, side) => sum + side, 0) / 4;
     const score = mean * (1 - 3 * card.error) * Math.abs(area(each)) ** 0.25;
-    if (!best || score > best.score) best = { quad: card.quad, score };
+    found.push({ quad: card.quad, score });
   }
-  return best?.quad ?? null;
+  found.sort((a, b) => b.score - a.score);
+  const likely: typeof found = [];
+  for (const each of found) {
+    if (likely.length === MOST_LIKELY) break;
+    const same = likely.some(({ quad }) =>
+      quad.every((corner) => each.quad.some((other) => apart(corner, other) < SAME_PX)),
+    );
+    if (!same) likely.push(each);
+  }
+  return likely.map(({ quad }) => quad);
 }
 
 /** Edges looked for on each side, between so much of it from either corner: those are rounded. */
@@ -262,14 +276,27 @@ export function findCard(picture: Grey, edges = edgesOf(picture)): FoundCard | C
   const fault = pictureFault(picture);
   if (fault) return fault;
   const { inPicture, factor } = edges;
-  const quad = propose(edges);
-  if (!quad) return 'no-card';
-  const found = refineCard(picture, quad.map(inPicture) as unknown as Quad, 3 * factor + 3);
-  if (typeof found === 'string') return found;
-  const [p, q, r, s] = found.corners;
-  if ((apart(p, q) + apart(r, s)) / 2 < LEAST_EDGE_PX) return 'card-too-small';
-  return shapeError(found.corners, picture.width, picture.height) === Infinity ? 'no-card' : found;
+  let best: { card: FoundCard; error: number } | null = null;
+  let why: CardFault = 'no-card';
+  for (const quad of propose(edges)) {
+    const card = refineCard(picture, quad.map(inPicture) as unknown as Quad, 3 * factor + 3);
+    if (typeof card === 'string') {
+      if (why === 'no-card') why = card;
+      continue;
+    }
+    // Beside a longer edge several rectangles have sides that are seen: the card is one that has a card's shape to a hair.
+    const error = shapeError(card.corners, picture.width, picture.height, FINE_FOCAL);
+    if (!best || error < best.error) best = { card, error };
+    if (error < CLOSE) break;
+  }
+  if (!best) return why;
+  if (best.error > FAR) return 'no-card';
+  const [p, q, r, s] = best.card.corners;
+  return (apart(p, q) + apart(r, s)) / 2 < LEAST_EDGE_PX ? 'card-too-small' : best.card;
 }
+/** A rectangle of so small an error of its shape is the card; one of more than that is none. Tried on rendered scenes. */
+const CLOSE = 0.007;
+const FAR = 0.02;
 
 /** Whether what was found is a card. */
 export const isCard = (found: FoundCard | CardFault): found is FoundCard => typeof found !== 'string';

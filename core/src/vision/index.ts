@@ -1,5 +1,6 @@
 export { CARD_MM } from './card';
 export * from './bow-gap';
+export * from './bridge-lean';
 export * from './find-card';
 export * from './gauge';
 export * from './geometry';
@@ -8,3 +9,4 @@ export * from './jpeg';
 export * from './picture';
 export * from './plane';
 export { edgesOf } from './segments';
+export * from './widths';

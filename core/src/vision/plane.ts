@@ -28,6 +28,13 @@ export function planeOf(card: FoundCard): CardPlane {
   return { card, toMm, toPx: inverted(toMm) };
 }
 
+/** How near to the card an edge is taken to be its own, mm. */
+const OF_CARD_MM = 4;
+
+/** Whether a point of its plane lies on the card or at its edge. @param p mm */
+export const isOnCard = ({ x, y }: Point): boolean =>
+  x > -OF_CARD_MM && x < CARD_MM.long + OF_CARD_MM && y > -OF_CARD_MM && y < CARD_MM.short + OF_CARD_MM;
+
 /** How far in a plane that lies nearer or farther than the card may be off: z/d, 3 mm at 400 mm [handbook 9, derived]. */
 export const OFF_PLANE = 3 / 400;
 /** A step of a corner by which it is tried how much a reading rests on it, px. */
@@ -37,11 +44,17 @@ const TRIED_PX = 0.05;
  * How far a reading may be off because corners of the card are, and because what is read lies a little before or behind it.
  * @param read what is read in a plane; its errors are taken to be small and to add up as squares
  * @param seenSd what its own edges add
+ * @param offPlane how far off it may be for lying before or behind, as a share of it
  */
-export function withSpread(plane: CardPlane, read: (plane: CardPlane) => number, seenSd: number): PhotoReading {
+export function withSpread(
+  plane: CardPlane,
+  read: (plane: CardPlane) => number,
+  seenSd: number,
+  offPlane = OFF_PLANE,
+): PhotoReading {
   const value = read(plane);
   const { corners, cornerSd } = plane.card;
-  let variance = seenSd ** 2 + (value * OFF_PLANE) ** 2;
+  let variance = seenSd ** 2 + (value * offPlane) ** 2;
   corners.forEach((_corner, at) => {
     for (const axis of ['x', 'y'] as const) {
       const moved = corners.map((each, index) => (index === at ? { ...each, [axis]: each[axis] + TRIED_PX } : each));
