@@ -10,6 +10,9 @@ interface Rendered {
   width: number;
   height: number;
   gap: number;
+  lean: number;
+  /** The tailpiece is on the left. */
+  left: boolean;
   grey: string;
 }
 
@@ -79,6 +82,50 @@ test('a bow’s gap is read off a photograph without a connection, corrected by 
   await context.setOffline(false);
 });
 
+test('a look’s figure is read off a photograph: a bridge’s lean beside a card, corrected by keys; and hair by hand', async ({
+  page,
+}) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signUp(page);
+  await addInstrument(page, 'Violin');
+  await page.goto('/kit');
+  await page
+    .getByRole('link', { name: /^Violin/ })
+    .first()
+    .click();
+  await page.getByRole('link', { name: /^Looked over/ }).click();
+  await page.getByRole('link', { name: /^Bridge, upright/ }).click();
+  await page.getByRole('button', { name: 'Look again' }).click();
+  await page.getByRole('button', { name: 'Measure it by photo' }).click();
+  const scene = rendered(2, 1280, 'bridge');
+  if (scene.left) await page.getByRole('radio', { name: 'On the left' }).click();
+  await expectAccessible(page, 'before a photograph of the bridge');
+  await input(page).setInputFiles(await pictureFile(page, scene, 'bridge.jpg'));
+  const recorded = page.getByRole('button', { name: /^Put .*° on record/ });
+  await expect(recorded).toBeVisible({ timeout: 30_000 });
+  const degrees = async () => Number.parseFloat((await page.getByRole('status').first().innerText()).split('°')[0]!);
+  expect(Math.abs((await degrees()) - scene.lean)).toBeLessThanOrEqual(1);
+  await page.getByRole('button', { name: 'Crown of the bridge' }).press('ArrowRight');
+  await expect.poll(async () => Math.abs((await degrees()) - scene.lean)).toBeLessThanOrEqual(1);
+  await page.getByRole('checkbox', { name: 'Keep the picture with it' }).click();
+  await recorded.click();
+  // Back at the look its figure stands in the field, and tells the verdict.
+  await expect(page.getByRole('textbox', { name: /^Bridge, from the side/ })).toHaveValue(/^\d/);
+  await expect(page.getByText(/^By the figure:/)).toBeVisible();
+  await page.getByRole('button', { name: 'Back' }).click();
+  await expect(page.getByRole('link', { name: /^Photos. One on record/ })).toBeVisible();
+
+  // Hair against ferrule: four handles across them, and no number before all were set.
+  await page.goto('/bench/photo?figure=bow-band-mid');
+  await input(page).setInputFiles(await pictureFile(page, rendered(2, 1280)));
+  await expect(page.getByText(/^Drag two onto the edges of the hair/)).toBeVisible({ timeout: 30_000 });
+  for (const name of ['Edge 1 of the hair', 'Edge 2 of the hair', 'Edge 1 of the ferrule'])
+    await page.getByRole('button', { name }).press('ArrowRight');
+  await expect(page.getByRole('button', { name: /on record/ })).toHaveCount(0);
+  await page.getByRole('button', { name: 'Edge 2 of the ferrule' }).press('ArrowRight');
+  await expect(page.getByRole('button', { name: /^Put .* % on record/ })).toBeVisible();
+});
+
 test('a length gives no number before both its ends were set', async ({ page }) => {
   await signUp(page);
   await addInstrument(page, 'Violin');
@@ -88,7 +135,7 @@ test('a length gives no number before both its ends were set', async ({ page }) 
   await expect(page.getByText('Drag both ends to what you measure, then it is read.')).toBeVisible({ timeout: 30_000 });
   const recorded = page.getByRole('button', { name: /^Put .* mm on record/ });
   await page.getByRole('button', { name: 'End 1 of the length' }).press('ArrowUp');
-  await expect(page.getByText('Set the other end, then it is read.')).toBeVisible();
+  await expect(page.getByText('Set the last one, then it is read.')).toBeVisible();
   await expect(recorded).toHaveCount(0);
   // Dragged onto two corners of the card, the length is that of its long edge [ISO/IEC 7810].
   for (const end of [1, 2]) {

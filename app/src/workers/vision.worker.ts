@@ -2,26 +2,35 @@ import {
   CARD_MM,
   edgesOf,
   findBow,
+  findBridge,
   findCard,
   greyOf,
   isCard,
   planeByHand,
   planeOf,
+  readBand,
   readBow,
+  readCamber,
+  readLean,
   readLength,
   refineCard,
+  type CardPlane,
   type Grey,
   type Point,
   type Quad,
 } from '@tembrin/core/vision';
-import type { VisionAnswer, VisionJob } from './vision-jobs';
+import { HANDLES, type Measured, type VisionAnswer, type VisionJob } from './vision-jobs';
 
 /** Looks at a photograph, away from the thread that draws. The picture stays here from job to job. */
 let picture: Grey | null = null;
 
+type Opened = Extract<VisionJob, { kind: 'open' }>;
+type Found = Extract<VisionAnswer, { kind: 'found' }>;
+type Read = Extract<VisionAnswer, { kind: 'read' }>;
+
 const MIDDLE = 0.25;
 
-/** Where handles begin when nothing was found: a rectangle in the middle. */
+/** Where the card's corners begin when it was not found: a rectangle in the middle. */
 function startAt({ width, height }: Grey): Quad {
   const [left, right] = [width * MIDDLE, width * (1 - MIDDLE)];
   const tall = ((right - left) * CARD_MM.short) / CARD_MM.long;
@@ -34,6 +43,35 @@ function startAt({ width, height }: Grey): Quad {
   ];
 }
 
+/** Where handles begin when nothing was found, as shares of the picture. */
+const STARTS: Readonly<Record<Measured, readonly (readonly [x: number, y: number])[]>> = {
+  gap: [
+    [0.2, 0.85],
+    [0.8, 0.85],
+  ],
+  length: [
+    [0.3, 0.85],
+    [0.7, 0.85],
+  ],
+  lean: [
+    [0.25, 0.7],
+    [0.75, 0.7],
+    [0.5, 0.66],
+    [0.5, 0.4],
+  ],
+  band: [
+    [0.42, 0.35],
+    [0.58, 0.35],
+    [0.4, 0.65],
+    [0.6, 0.65],
+  ],
+  camber: [
+    [0.15, 0.8],
+    [0.85, 0.8],
+    [0.5, 0.7],
+  ],
+};
+
 function opened(bitmap: ImageBitmap): Grey {
   const { width, height } = bitmap;
   const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
@@ -42,48 +80,81 @@ function opened(bitmap: ImageBitmap): Grey {
   return greyOf(context.getImageData(0, 0, width, height).data, width, height);
 }
 
-function found(grey: Grey, what: 'gap' | 'length'): VisionAnswer {
+function found(grey: Grey, { what, tailpiece }: Opened): Found {
   const edges = edgesOf(grey);
   const card = findCard(grey, edges);
-  if (!isCard(card)) {
-    const middle = [
-      { x: grey.width * 0.2, y: grey.height * 0.85 },
-      { x: grey.width * 0.8, y: grey.height * 0.85 },
-    ] as const;
-    return { kind: 'found', corners: startAt(grey), ends: middle, cardFault: card, fault: null };
+  const plane = isCard(card) ? planeOf(card) : null;
+  const points = STARTS[what].map(([x, y]) => ({ x: x * grey.width, y: y * grey.height }));
+  const begin = { kind: 'found', points, cardFault: null, fault: null, open: 'points' } as const;
+  if (!plane && HANDLES[what].card)
+    return { ...begin, corners: startAt(grey), cardFault: isCard(card) ? null : card, open: 'all' };
+  const corners = plane?.card.corners ?? null;
+  if (what === 'gap') {
+    const bow = findBow(grey, plane!, edges);
+    return typeof bow === 'string'
+      ? { ...begin, corners, fault: bow }
+      : { ...begin, corners, points: bow.hair, open: 'none' };
   }
-  const plane = planeOf(card);
-  const across = (share: number): Point => ({ x: grey.width * share, y: grey.height / 2 });
-  if (what === 'length')
-    return { kind: 'found', corners: card.corners, ends: [across(0.3), across(0.7)], cardFault: null, fault: null };
-  const bow = findBow(grey, plane, edges);
-  return typeof bow === 'string'
-    ? { kind: 'found', corners: card.corners, ends: [across(0.2), across(0.8)], cardFault: null, fault: bow }
-    : { kind: 'found', corners: card.corners, ends: bow.hair, cardFault: null, fault: null };
+  if (what === 'lean') {
+    const bridge = findBridge(grey, tailpiece, plane, edges);
+    return typeof bridge === 'string'
+      ? { ...begin, corners, fault: bridge }
+      : { ...begin, corners, points: [...bridge.top, ...bridge.face], open: 'none' };
+  }
+  return { ...begin, corners };
 }
 
 /** How near a corner set by hand is to the card's own, px of the picture. */
 const NEAR_PX = 8;
 
-function read(grey: Grey, { what, corners, ends }: Extract<VisionJob, { kind: 'read' }>): VisionAnswer {
+/** The plane of a card whose corners stand near its own, or where they were set. @throws where they are none */
+function planeAt(grey: Grey, corners: Quad): CardPlane {
+  const fitted = refineCard(grey, corners, NEAR_PX);
+  return isCard(fitted) ? planeOf(fitted) : planeByHand(corners, 1);
+}
+
+const nothing = (fault: Read['fault']): Read => ({ kind: 'read', reading: null, seen: [], fault });
+
+function read(grey: Grey, { what, tailpiece, corners, points }: Extract<VisionJob, { kind: 'read' }>): Read {
+  const [p, q, r, s] = points as [Point, Point, Point, Point];
   try {
-    const fitted = refineCard(grey, corners, NEAR_PX);
-    const plane = isCard(fitted) ? planeOf(fitted) : planeByHand(corners, 1);
-    if (what === 'length')
-      return { kind: 'read', reading: readLength(plane, ends[0], ends[1]), narrowest: null, fault: null };
-    const bow = readBow(grey, plane, ends[0], ends[1]);
+    const plane = corners && planeAt(grey, corners);
+    if (what === 'lean') {
+      const lean = readLean(
+        grey,
+        [
+          [p, q],
+          [r, s],
+        ],
+        tailpiece,
+        plane,
+        NEAR_PX,
+      );
+      if (typeof lean === 'string') return nothing(lean);
+      return { kind: 'read', reading: lean.angle, seen: [lean.top, lean.face], fault: null };
+    }
+    if (what === 'band') {
+      const band = readBand(grey, [p, q], [r, s], plane);
+      return band
+        ? { kind: 'read', reading: band.band, seen: [band.hair, band.ferrule], fault: null }
+        : nothing('no-bow');
+    }
+    if (!plane) return nothing('corners');
+    if (what === 'length') return { kind: 'read', reading: readLength(plane, p, q), seen: [], fault: null };
+    if (what === 'camber') return { kind: 'read', reading: readCamber(plane, p, q, r), seen: [], fault: null };
+    const bow = readBow(grey, plane, p, q);
     return typeof bow === 'string'
-      ? { kind: 'read', reading: null, narrowest: null, fault: bow }
-      : { kind: 'read', reading: bow.gap, narrowest: bow.narrowest, fault: null };
+      ? nothing(bow)
+      : { kind: 'read', reading: bow.gap, seen: [bow.narrowest], fault: null };
   } catch {
-    return { kind: 'read', reading: null, narrowest: null, fault: 'corners' };
+    return nothing('corners');
   }
 }
 
 self.onmessage = ({ data }: MessageEvent<VisionJob>) => {
   if (data.kind === 'open') {
     picture = opened(data.bitmap);
-    self.postMessage(found(picture, data.what));
+    self.postMessage(found(picture, data));
   } else if (picture) {
     self.postMessage(read(picture, data));
   }

@@ -1,4 +1,5 @@
 import type { Instrument } from '@tembrin/contract';
+import { router } from 'expo-router';
 import { useState } from 'react';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
@@ -8,7 +9,7 @@ import { Row, Stack } from '@/ui/layout';
 import { VERDICT_WORDS } from '@/copy/findings';
 import { inUnits } from '@/copy/measures';
 import { copy } from '@/copy/screens/look/round';
-import { FIGURE_DATA, stringNames, type LookId } from '@tembrin/core/instruments';
+import { FIGURE_DATA, stringNames, type Figure, type LookId } from '@tembrin/core/instruments';
 import { FigureField } from '../FigureField';
 import { LookPhoto } from '../photo/routes';
 import type { AnswerFields } from './use-answer';
@@ -16,10 +17,22 @@ import type { AnswerFields } from './use-answer';
 /** More strings than these are not offered one by one. */
 const MOST_STRINGS = 12;
 
+/** Figures that a photograph tells. */
+const READ_OFF_PHOTOS: ReadonlySet<Figure> = new Set([
+  'bridge-angle',
+  'bow-band-tip',
+  'bow-camber',
+  'bow-gap',
+  'height-low',
+  'action',
+  'relief',
+]);
+
 /** The figures of a look. */
 export function LookFigures({ model }: { model: AnswerFields }) {
   const { figures, texts, errors, setText, told } = model;
   if (figures.length === 0) return null;
+  const byPhoto = figures.find((figure) => READ_OFF_PHOTOS.has(figure));
   return (
     <Stack gap="half">
       {figures.length > 2 ? (
@@ -47,6 +60,15 @@ export function LookFigures({ model }: { model: AnswerFields }) {
             error={errors[figure]}
           />
         ))
+      )}
+      {byPhoto && (
+        <Button
+          rank="plain"
+          title={copy.byPhoto}
+          onPress={() => router.push({ pathname: '/bench/photo', params: { figure: byPhoto } })}
+          start
+          flush
+        />
       )}
       <Text kind="small" tone="quiet" role="status">
         {told ? copy.byFigure(VERDICT_WORDS[told]) : inUnits(copy.sayFigure)}

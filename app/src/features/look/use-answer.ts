@@ -3,14 +3,29 @@ import { useState } from 'react';
 import { saidOf } from '@/state/bows';
 import type { InstrumentAssessment } from '@/state/assessments';
 import { usePreferences } from '@/state/preferences';
-import { readMeasure } from '@/copy/measures';
+import { measureNumber, readMeasure, type LengthUnit } from '@/copy/measures';
 import { verdictOfAll, type FigureRead } from '@tembrin/core/inspection';
 import { LOOK_DATA, type Figure, type LookId, type Verdict } from '@tembrin/core/instruments';
-import { decisive, type EventOf, type Looker } from '@tembrin/core/log';
+import { decisive, type EventOf, type Looker, type Measure } from '@tembrin/core/log';
+import { HOUR_MS } from '@tembrin/core/time';
 
 const LONGEST_NOTE = 300;
 
 type Seen = EventOf<'looked-at'>['payload'];
+
+/** Figures that were measured within the hour, by a photograph or a ruler, as they stand in their fields. */
+function justMeasured(
+  figures: readonly Figure[],
+  measures: readonly Measure[],
+  nowMs: number,
+  lengths: LengthUnit,
+): Partial<Record<Figure, string>> {
+  const fresh = figures.flatMap((figure) => {
+    const last = measures.findLast((each) => each.figure === figure);
+    return last && nowMs - last.at < HOUR_MS ? [[figure, measureNumber(figure, last.value, lengths)] as const] : [];
+  });
+  return Object.fromEntries(fresh);
+}
 
 /**
  * What is said of one look before it is answered: its figures, which string, where, a note.
@@ -25,19 +40,20 @@ export function useAnswer(
   const { facts, log, bows } = assessment;
   const lengths = usePreferences((state) => state.lengths);
   const { figures = [], bow, zone } = LOOK_DATA[look];
-  const [texts, setTexts] = useState<Readonly<Partial<Record<Figure, string>>>>({});
+  const [typed, setTexts] = useState<Readonly<Partial<Record<Figure, string>>>>({});
   const [errors, setErrors] = useState<Readonly<Partial<Record<Figure, string>>>>({});
   const [string, setString] = useState<number | null>(null);
   const [point, setPoint] = useState<Seen['point']>(null);
   const [note, setNote] = useState('');
   const [photo, setPhoto] = useState<Uint8Array | null>(null);
+  const looked = bows.find((each) => each.bow.id === bowId) ?? bows[0];
+  const own = bow && looked ? looked.log : log;
+  const texts = { ...justMeasured(figures, own.measures, log.nowMs, lengths), ...typed };
   const read = figures.flatMap((figure) => {
     const text = texts[figure]?.trim() ?? '';
     return text === '' ? [] : [{ figure, value: readMeasure(figure, text, lengths) }];
   });
   const known = read.filter((each): each is FigureRead => typeof each.value === 'number');
-  const looked = bows.find((each) => each.bow.id === bowId) ?? bows[0];
-  const own = bow && looked ? looked.log : log;
   const told = verdictOfAll(known, {
     facts,
     earlier: own.measures,

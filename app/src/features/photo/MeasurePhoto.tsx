@@ -14,11 +14,13 @@ import { measureWords } from '@/copy/measures';
 import { optionsOf } from '@/copy/lists';
 import { copy } from '@/copy/screens/photo/measure';
 import { FIGURE_DATA } from '@tembrin/core/instruments';
+import { OFF_PLANE, type Point } from '@tembrin/core/vision';
+import type { Measured } from '@/workers/vision-jobs';
 import { HowDrawing } from './HowDrawing';
 import { useFileInput } from '../files/files';
 import { useMeasurePhoto, type MeasurePhotoModel } from './use-measure-photo';
 
-/** Route: measuring by a photograph beside a bank-size card. */
+/** Route: measuring by a photograph. */
 export function MeasurePhoto() {
   const instrument = useInstrumentOnStand();
   return instrument ? <Measure key={instrument.id} instrument={instrument} /> : <Redirect href="/kit/add" />;
@@ -26,8 +28,7 @@ export function MeasurePhoto() {
 
 function Measure({ instrument }: { instrument: Instrument }) {
   const model = useMeasurePhoto(instrument);
-  const { bowed, what, choose, figures, figure, setChosen, picture, looking, problem, read, fits, record, lengths } =
-    model;
+  const { kinds, what, choose, figures, figure, setChosen, picture, looking, problem, read, fits, record } = model;
   const { element: input, open: pick } = useFileInput(copy.take, 'image/*', (file) => void model.take(file));
   const value = read?.reading?.value;
   return (
@@ -38,25 +39,38 @@ function Measure({ instrument }: { instrument: Instrument }) {
         <>
           <Button rank={picture ? 'outline' : 'solid'} title={picture ? copy.another : copy.take} onPress={pick} />
           {figure && value !== undefined && fits && (
-            <Button title={copy.record(measureWords(figure, value, lengths))} onPress={() => void record()} />
+            <Button title={copy.record(measureWords(figure, value, model.lengths))} onPress={() => void record()} />
           )}
         </>
       }
     >
       {input}
-      {bowed && <Choice label={copy.what} options={optionsOf(copy.kinds)} value={what} onChange={choose} />}
-      {problem !== null && <Banner tone="now" text={problem} />}
-      {!picture && (
-        <Stack gap="small">
-          {(what === 'gap' ? copy.howGap : copy.howLength).map((how) => (
-            <Text key={how}>{how}</Text>
-          ))}
-          <Text tone="quiet">{copy.stays}</Text>
-          <Stack align="center" padTop="one">
-            <HowDrawing what={what} width={300} />
-          </Stack>
-        </Stack>
+      {kinds.length > 1 && (
+        <Choice
+          label={copy.what}
+          options={optionsOf(copy.kinds).filter((option) => kinds.some((kind) => kind === option.value))}
+          value={what}
+          onChange={choose}
+        />
       )}
+      {what === 'lean' && (
+        <Choice
+          label={copy.tailpiece}
+          options={optionsOf(copy.sides)}
+          value={model.tailpiece}
+          onChange={model.chooseSide}
+        />
+      )}
+      {figures.length > 1 && figure && (
+        <Choice
+          label={copy.which[what]}
+          options={figures.map((each) => ({ value: each, title: FIGURE_DATA[each].title }))}
+          value={figure}
+          onChange={setChosen}
+        />
+      )}
+      {problem !== null && <Banner tone="now" text={problem} />}
+      {!picture && <How what={what} />}
       {looking && (
         <Text role="status" tone="quiet">
           {copy.looking}
@@ -67,20 +81,31 @@ function Measure({ instrument }: { instrument: Instrument }) {
       {value !== undefined && fits && (
         <Tick kind="checkbox" title={copy.keepToo} on={model.keeps} onPress={() => model.setKeeps(!model.keeps)} />
       )}
-      {what === 'length' && figure && (
-        <Choice
-          label={copy.which}
-          options={figures.map((each) => ({ value: each, title: FIGURE_DATA[each].title }))}
-          value={figure}
-          onChange={setChosen}
-        />
-      )}
     </Screen>
   );
 }
 
+/** How the picture is taken. */
+function How({ what }: { what: Measured }) {
+  return (
+    <Stack gap="small">
+      {copy.how[what].map((how) => (
+        <Text key={how}>{how}</Text>
+      ))}
+      <Text tone="quiet">{copy.stays}</Text>
+      <Stack align="center" padTop="one">
+        <HowDrawing what={what} width={300} />
+      </Stack>
+    </Stack>
+  );
+}
+
 /** What is read, with how far it may be off; or why nothing is. */
-function Reading({ model: { found, read, figure, lengths, fits, wanting } }: { model: MeasurePhotoModel }) {
+function Reading({
+  model: { what, found, read, figure, lengths, fits, wanting, needsCard },
+}: {
+  model: MeasurePhotoModel;
+}) {
   if (!found || !figure) return null;
   const cardFault = !read && found.cardFault;
   const fault = read ? read.fault : found.fault;
@@ -92,30 +117,47 @@ function Reading({ model: { found, read, figure, lengths, fits, wanting } }: { m
       </Row>
       {cardFault && <Text tone="now">{copy.cardFaults[cardFault]}</Text>}
       {fault && <Text tone="now">{copy.readFaults[fault]}</Text>}
-      {wanting > 0 && !cardFault && !fault && <Text>{copy.setHandles(wanting)}</Text>}
+      {wanting > 0 && !cardFault && !fault && <Text>{copy.setHandles(what, wanting)}</Text>}
       {read?.reading && !fits && <Text tone="now">{copy.outOfRange}</Text>}
       {read?.reading && fits && (
         <Text kind="small" tone="quiet">
-          {copy.within((5 / 400) * 100)}
+          {needsCard ? copy.within((5 / 3) * OFF_PLANE * 100) : copy.square(found.corners !== null)}
         </Text>
       )}
     </Stack>
   );
 }
 
+/** Lines between the handles of what is measured. */
+function linesOf(what: Measured, points: readonly Point[]) {
+  const line = (from: number, to: number, thick = false) => ({ from: points[from]!, to: points[to]!, thick });
+  switch (what) {
+    case 'gap':
+      return [line(0, 1)];
+    case 'length':
+      return [line(0, 1, true)];
+    case 'camber':
+      return [line(0, 1)];
+    case 'lean':
+    case 'band':
+      return [line(0, 1), line(2, 3)];
+  }
+}
+
 function Picture({ model: { picture, handles, what, read, move } }: { model: MeasurePhotoModel }) {
   const { width } = useWindowDimensions();
   if (!picture || !handles) return null;
   const shown = Math.min(width - 48, COLUMN - 64);
-  const { corners, ends } = handles;
+  const { points } = handles;
+  const corners = handles.corners ?? [];
   const marks: Handle[] = [
     ...corners.map((corner, at) => ({ ...corner, id: `c${at}`, label: copy.corner(at) })),
-    ...ends.map((end, at) => ({ ...end, id: `e${at}`, label: copy.end[what](at) })),
+    ...points.map((point, at) => ({ ...point, id: `p${at}`, label: copy.handles[what][at]! })),
   ];
   const lines = [
-    ...corners.map((corner, at) => ({ from: corner, to: corners[(at + 1) % 4]! })),
-    { from: ends[0], to: ends[1], thick: what === 'length' },
-    ...(read?.narrowest ? [{ from: read.narrowest[0], to: read.narrowest[1], thick: true }] : []),
+    ...corners.map((corner, at) => ({ from: corner, to: corners[(at + 1) % corners.length]! })),
+    ...linesOf(what, points),
+    ...(read?.seen ?? []).map(([from, to]) => ({ from, to, thick: true })),
   ];
   return (
     <Stack gap="small">

@@ -1,151 +1,141 @@
 import type { Instrument } from '@tembrin/contract';
-import { router } from 'expo-router';
-import { useEffect, useRef, useState } from 'react';
-import { act } from '@/state/actions';
-import { inHand } from '@/state/bows';
-import { useAssessment } from '@/state/assessments';
-import { loadPhotos } from '@/state/load-seldom';
-import type { Draft } from '@/state/log';
+import { useLocalSearchParams } from 'expo-router';
+import { useEffect, useState } from 'react';
 import { usePreferences } from '@/state/preferences';
-import { measureWords } from '@/copy/measures';
 import { copy } from '@/copy/screens/photo/measure';
-import type { Measured, VisionAnswer, VisionJob } from '@/workers/vision-jobs';
-import { FIGURE_DATA, FIGURES, isBowed, isMeasured, LOOK_DATA, LOOKS, type Figure } from '@tembrin/core/instruments';
-import type { Point, Quad } from '@tembrin/core/vision';
-import { unlessGone } from '../unless-gone';
+import { HANDLES, MEASURED, type Measured, type VisionAnswer } from '@/workers/vision-jobs';
+import {
+  FIGURE_DATA,
+  FIGURES,
+  isBowed,
+  isLookedAt,
+  isMeasured,
+  LOOK_DATA,
+  LOOKS,
+  type Figure,
+} from '@tembrin/core/instruments';
+import type { Point, Quad, TailpieceSide } from '@tembrin/core/vision';
 import { NoPhoto, openPhoto } from './open-photo';
-import { bytesOf } from './take-photo';
+import { useRecord } from './use-record';
+import { useVision } from './use-vision';
 
 type Found = Extract<VisionAnswer, { kind: 'found' }>;
 type Read = Extract<VisionAnswer, { kind: 'read' }>;
 
-/** Handles as a person has them: the card's corners, and the two ends. */
+/** Handles as a person has them: the card's corners, where there is one, and what is measured. */
 interface Handles {
-  corners: Quad;
-  ends: readonly [Point, Point];
+  corners: Quad | null;
+  points: readonly Point[];
 }
 
-const CORNER_IDS = ['c0', 'c1', 'c2', 'c3'];
-const END_IDS = ['e0', 'e1'];
+const idsOf = (letter: 'c' | 'p', all: readonly Point[] | null) => (all ?? []).map((_point, at) => `${letter}${at}`);
 
 /** Handles that a person has to set before anything is read: those that the device could not lay. */
-function toBeSet(what: Measured, { cardFault, fault }: Found): string[] {
-  const ends = what === 'length' || fault !== null || cardFault !== null;
-  return [...(cardFault === null ? [] : CORNER_IDS), ...(ends ? END_IDS : [])];
+function toBeSet({ open, corners, points }: Found): string[] {
+  if (open === 'none') return [];
+  return [...(open === 'all' ? idsOf('c', corners) : []), ...idsOf('p', points)];
 }
 
 /** Handles with one of them somewhere else. */
-function withMoved({ corners, ends }: Handles, id: string, to: Point): Handles {
+function withMoved({ corners, points }: Handles, id: string, to: Point): Handles {
   const at = Number(id.slice(1));
   const swapped = (all: readonly Point[]) => all.map((each, index) => (index === at ? to : each));
-  return id.startsWith('c')
-    ? { corners: swapped(corners) as unknown as Quad, ends }
-    : { corners, ends: swapped(ends) as unknown as Handles['ends'] };
+  return id.startsWith('c') && corners
+    ? { corners: swapped(corners) as unknown as Quad, points }
+    : { corners, points: swapped(points) };
 }
 
-/** The worker that looks at pictures, while this page is open. It is asked one thing at a time: of what waits, the newest. */
-function useVision(onAnswer: (answer: VisionAnswer) => void, onFailure: () => void) {
-  const worker = useRef<Worker | null>(null);
-  const busy = useRef(false);
-  const waiting = useRef<VisionJob | null>(null);
-  const tell = useRef(onAnswer);
-  useEffect(() => {
-    tell.current = onAnswer;
-  });
-  useEffect(() => () => worker.current?.terminate(), []);
-  const ask = (asked: VisionJob) => {
-    if (busy.current) {
-      waiting.current = asked;
-      return;
-    }
-    busy.current = true;
-    if (!worker.current) {
-      worker.current = new Worker('/vision.js');
-      worker.current.onerror = () => {
-        worker.current?.terminate();
-        worker.current = null;
-        busy.current = false;
-        waiting.current = null;
-        onFailure();
-      };
-      worker.current.onmessage = ({ data }: MessageEvent<VisionAnswer>) => {
-        busy.current = false;
-        const next = waiting.current;
-        waiting.current = null;
-        // What was asked before something newer is no longer wanted.
-        if (next) ask(next);
-        else tell.current(data);
-      };
-    }
-    worker.current.postMessage(asked);
-  };
-  return ask;
-}
+/** Lengths that are no distance between two points of a picture, or are read in a way of their own. */
+const OTHERWISE: readonly Figure[] = ['string-gauge', 'bow-gap', 'bow-camber', 'bow-stick-bend', 'bridge-offset'];
 
-/** Figures that are lengths, so that they can be read beside a card. */
-const lengthsOf = (instrument: Instrument) =>
-  FIGURES.filter(
+/** Figures that are a length, so that they can be read beside a card. */
+function lengthsOf({ family }: Instrument): Figure[] {
+  const looked = new Set(LOOKS.flatMap((look) => (isLookedAt(look, family) ? (LOOK_DATA[look].figures ?? []) : [])));
+  return FIGURES.filter(
     (figure) =>
       FIGURE_DATA[figure].unit === 'mm' &&
-      isMeasured(figure, instrument.family) &&
-      figure !== 'string-gauge' &&
-      figure !== 'bow-gap',
+      (isMeasured(figure, family) || looked.has(figure)) &&
+      !OTHERWISE.includes(figure),
   );
+}
+/** Places at which the hair is held against the ferrule. */
+const BAND_FIGURES = ['bow-band-tip', 'bow-band-mid', 'bow-band-frog'] as const satisfies readonly Figure[];
 
-/** What is looked at by a figure; null where it is no look's. */
-const lookOf = (figure: Figure) => LOOKS.find((look) => LOOK_DATA[look].figures?.includes(figure)) ?? null;
-
-/** Keeps the picture that was measured by. @returns the entry that names it; null where it could not be kept, which is told */
-async function keepPicture(instrument: Instrument, figure: Figure, picture: ImageBitmap): Promise<Draft | null> {
-  const photo = await (await loadPhotos()).keepPhoto(instrument.id, await bytesOf(picture));
-  const look = lookOf(figure);
-  const zone = look && LOOK_DATA[look].zone;
-  return photo === null ? null : { type: 'photographed', payload: { photo, look, zone, findingId: null } };
+/** The figures one may be put on record as. */
+function figuresOf(what: Measured, instrument: Instrument): readonly Figure[] {
+  switch (what) {
+    case 'gap':
+      return ['bow-gap'];
+    case 'lean':
+      return ['bridge-angle'];
+    case 'camber':
+      return ['bow-camber'];
+    case 'band':
+      return BAND_FIGURES;
+    case 'length':
+      return lengthsOf(instrument);
+  }
 }
 
-/** Putting a reading on record as a figure of the instrument, where it can be that; with its picture, if that is wanted. */
-function useRecord(instrument: Instrument, figure: Figure | null, value: number | null, picture: ImageBitmap | null) {
-  const [keeps, setKeeps] = useState(false);
-  const { bows } = useAssessment(instrument);
-  const lengths = usePreferences((state) => state.lengths);
-  const data = figure && FIGURE_DATA[figure];
-  const fits = value !== null && data !== null && value >= data.least && value <= data.most;
-  const record = async () => {
-    if (!figure || !data || value === null || !fits) return;
-    const goBack = unlessGone(() => router.replace('/bench'));
-    const rounded = Number(value.toFixed(2));
-    const payload = { figure, value: rounded, ...(figure.startsWith('bow-') && inHand(instrument, bows)) };
-    const words = measureWords(figure, rounded, lengths);
-    const kept = keeps && picture ? await keepPicture(instrument, figure, picture) : null;
-    if (keeps && !kept) return;
-    const drafts: Draft[] = [{ type: 'measured', payload }, ...(kept ? [kept] : [])];
-    const done = await act(instrument.id, drafts, copy.recorded(data.title, words));
-    if (kept) void loadPhotos().then(({ sendPhotos }) => sendPhotos().catch(() => undefined));
-    if (done.length > 0) goBack();
-  };
-  return { fits, record, keeps, setKeeps };
-}
-
-/** What is measured, and as which figure it is put on record. */
+/** What is measured, and as which figure it is put on record; the page's address may say both. */
 function useChoice(instrument: Instrument) {
-  const bowed = isBowed(instrument.family);
-  const figures = lengthsOf(instrument);
-  const [what, setWhat] = useState<Measured>(bowed ? 'gap' : 'length');
-  const [chosen, setChosen] = useState<Figure | null>(figures[0] ?? null);
-  return { bowed, what, setWhat, figures, figure: what === 'gap' ? ('bow-gap' as const) : chosen, setChosen };
+  const asked = useLocalSearchParams<{ figure?: string }>();
+  const kinds = isBowed(instrument.family) ? MEASURED : (['length'] as const);
+  const [what, setWhat] = useState<Measured>(
+    kinds.find((each) => figuresOf(each, instrument).includes(asked.figure as Figure)) ?? kinds[0],
+  );
+  const figures = figuresOf(what, instrument);
+  const [chosen, setChosen] = useState<Figure | null>((asked.figure as Figure | undefined) ?? null);
+  const figure = figures.find((each) => each === chosen) ?? figures[0] ?? null;
+  return { kinds, what, setWhat, figures, figure, setChosen };
 }
 
-/** Measuring by a photograph beside a card: found by the device, corrected by hand, read as it is moved. */
-export function useMeasurePhoto(instrument: Instrument) {
-  const lengths = usePreferences((state) => state.lengths);
-  const { what, setWhat, ...choice } = useChoice(instrument);
-  const [picture, setPicture] = useState<ImageBitmap | null>(null);
-  const [looking, setLooking] = useState(false);
+/** What was found in a picture and read of it, and the handles as they stand. */
+function useFound() {
   const [handles, setHandles] = useState<Handles | null>(null);
   const [found, setFound] = useState<Found | null>(null);
   const [read, setRead] = useState<Read | null>(null);
   /** Handles still to be set by hand. */
   const [open, setOpen] = useState<readonly string[]>([]);
+  return {
+    handles,
+    found,
+    read,
+    wanting: open.length,
+    setRead,
+    forget: () => {
+      setRead(null);
+      setFound(null);
+      setHandles(null);
+    },
+    /** @returns whether it can be read: handles that merely stand somewhere give no number, until they were set */
+    lay: (answer: Found) => {
+      const wanting = toBeSet(answer);
+      setFound(answer);
+      setHandles(answer);
+      setOpen(wanting);
+      return wanting.length === 0;
+    },
+    /** @returns the handles, where they can be read */
+    moved: (id: string, to: Point) => {
+      if (!handles) return null;
+      const next = withMoved(handles, id, to);
+      const wanting = open.filter((each) => each !== id);
+      setHandles(next);
+      setOpen(wanting);
+      return wanting.length === 0 ? next : null;
+    },
+  };
+}
+
+/** Measuring by a photograph: found by the device, corrected by hand, read as it is moved. */
+export function useMeasurePhoto(instrument: Instrument) {
+  const lengths = usePreferences((state) => state.lengths);
+  const { what, setWhat, ...choice } = useChoice(instrument);
+  const [tailpiece, setTailpiece] = useState<TailpieceSide>('right');
+  const [picture, setPicture] = useState<ImageBitmap | null>(null);
+  const [looking, setLooking] = useState(false);
+  const { lay, moved, forget, setRead, ...seen } = useFound();
   const [problem, setProblem] = useState<string | null>(null);
 
   // A picture that is shown no more gives its memory back.
@@ -159,56 +149,47 @@ export function useMeasurePhoto(instrument: Instrument) {
   const ask = useVision((answer) => {
     if (answer.kind === 'read') return setRead(answer);
     setLooking(false);
-    setFound(answer);
-    setHandles({ corners: answer.corners, ends: answer.ends });
-    // Handles that merely stand somewhere give no number, until they were set.
-    const wanting = toBeSet(what, answer);
-    setOpen(wanting);
-    if (wanting.length === 0) ask({ kind: 'read', what, corners: answer.corners, ends: answer.ends });
+    if (lay(answer)) ask({ kind: 'read', what, tailpiece, corners: answer.corners, points: answer.points });
   }, failed);
   const take = async (file: File) => {
     setProblem(null);
-    setRead(null);
-    setFound(null);
-    setHandles(null);
+    forget();
     try {
       const bitmap = await openPhoto(file);
       setPicture(bitmap);
       setLooking(true);
-      ask({ kind: 'open', bitmap, what });
+      ask({ kind: 'open', bitmap, what, tailpiece });
     } catch (error) {
       setPicture(null);
       setProblem(error instanceof NoPhoto ? error.message : copy.notOpened);
     }
   };
   const move = (id: string, to: Point) => {
-    if (!handles) return;
-    const next = withMoved(handles, id, to);
-    setHandles(next);
-    const wanting = open.filter((each) => each !== id);
-    setOpen(wanting);
-    if (wanting.length === 0) ask({ kind: 'read', what, ...next });
+    const next = moved(id, to);
+    if (next) ask({ kind: 'read', what, tailpiece, ...next });
   };
-  const choose = (measured: Measured) => {
-    setWhat(measured);
-    setRead(null);
-    setFound(null);
-    setHandles(null);
-    if (picture) ask({ kind: 'open', bitmap: picture, what: measured });
+  /** Looks at the same picture for something else. */
+  const lookFor = (next: Measured, side: TailpieceSide) => {
+    setWhat(next);
+    setTailpiece(side);
+    forget();
+    if (!picture) return;
+    setLooking(true);
+    ask({ kind: 'open', bitmap: picture, what: next, tailpiece: side });
   };
-  const recording = useRecord(instrument, choice.figure, read?.reading?.value ?? null, picture);
+  const recording = useRecord(instrument, choice.figure, seen.read?.reading?.value ?? null, picture);
   return {
     lengths,
     ...choice,
     what,
-    choose,
+    choose: (next: Measured) => lookFor(next, tailpiece),
+    tailpiece,
+    chooseSide: (side: TailpieceSide) => lookFor(what, side),
+    needsCard: HANDLES[what].card,
     picture,
     looking,
-    handles,
-    found,
-    read,
+    ...seen,
     problem,
-    wanting: open.length,
     take,
     move,
     ...recording,

@@ -17,6 +17,7 @@ export const copy = {
   act: 'Act',
   byFigure: (words: string) => `By the figure: ${words}.`,
   sayFigure: 'Say the figures, then answer; or answer by eye.',
+  byPhoto: 'Measure it by photo',
   which: 'Which string',
   allStrings: 'All',
   short: (figure: Figure) => SHORT[figure] ?? FIGURE_DATA[figure].title,
