@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { photoHash } from '@tembrin/core/log';
 
-/** Largest photograph that is kept, bytes: 2048 px a side come to a third of it. */
-export const PHOTO_BYTES = 3_000_000;
+/** Largest photograph that is kept, bytes. */
+export { MOST_KEPT_BYTES as PHOTO_BYTES } from '@tembrin/core/vision';
 /** Largest file of photographs that is brought in again, bytes: all a household keeps, and the names. */
 export const PHOTO_FILE_BYTES = 520_000_000;
 

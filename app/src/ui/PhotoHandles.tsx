@@ -13,7 +13,9 @@ export interface Handle extends Spot {
 }
 
 interface PhotoHandlesProps {
-  picture: ImageBitmap;
+  /** The picture whole, for the loupe, and as large as it is shown. */
+  whole: ImageBitmap;
+  shown: ImageBitmap;
   /** Width it is shown at, px. */
   width: number;
   label: string;
@@ -35,20 +37,25 @@ const KEYS: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 interface Scribing {
-  picture: ImageBitmap;
   width: number;
+  /** Of the picture to what is shown. */
+  scale: number;
   height: number;
   lines: PhotoHandlesProps['lines'];
   colours: readonly [under: string, over: string];
 }
 
-/** The picture with its scribed lines: each dark on light, so that it shows on any ground. */
-function draw(context: CanvasRenderingContext2D, { picture, width, height, lines, colours }: Scribing): void {
+/** Sizes a canvas for this screen. */
+function sized(context: CanvasRenderingContext2D, width: number, height: number): number {
   const ratio = window.devicePixelRatio;
-  const scale = width / picture.width;
   context.canvas.width = width * ratio;
   context.canvas.height = height * ratio;
-  context.drawImage(picture, 0, 0, context.canvas.width, context.canvas.height);
+  return ratio;
+}
+
+/** The scribed lines over the picture: each dark on light, so that it shows on any ground. */
+function scribe(context: CanvasRenderingContext2D, { width, height, scale, lines, colours }: Scribing): void {
+  const ratio = sized(context, width, height);
   context.scale(ratio, ratio);
   for (const { from, to, thick } of lines) {
     colours.forEach((colour, over) => {
@@ -165,27 +172,41 @@ function Grip({ handle, scale, held, onHold, onMove }: GripProps) {
 }
 
 /** A photograph with handles that are dragged, or moved by the arrow keys; under a loupe while one is held. */
-export function PhotoHandles({ picture, width, label, handles, lines, onMove }: PhotoHandlesProps) {
+export function PhotoHandles({ whole, shown, width, label, handles, lines, onMove }: PhotoHandlesProps) {
   const { accent, surface } = usePalette();
+  const ground = useRef<HTMLCanvasElement>(null);
   const canvas = useRef<HTMLCanvasElement>(null);
   const [held, setHeld] = useState<string | null>(null);
-  const scale = width / picture.width;
-  const height = picture.height * scale;
+  const scale = width / whole.width;
+  const height = whole.height * scale;
+  useEffect(() => {
+    const context = ground.current?.getContext('2d');
+    if (!context) return;
+    sized(context, width, height);
+    context.drawImage(shown, 0, 0, context.canvas.width, context.canvas.height);
+  }, [shown, width, height]);
   useEffect(() => {
     const context = canvas.current?.getContext('2d');
-    if (context) draw(context, { picture, width, height, lines, colours: [surface, accent] });
-  }, [picture, width, height, lines, accent, surface]);
+    if (context) scribe(context, { width, height, scale, lines, colours: [surface, accent] });
+  }, [width, height, scale, lines, accent, surface]);
   const inHand = handles.find(({ id }) => id === held);
   const bounded = ({ x, y }: Spot) => ({
-    x: Math.max(0, Math.min(picture.width - 1, x)),
-    y: Math.max(0, Math.min(picture.height - 1, y)),
+    x: Math.max(0, Math.min(whole.width - 1, x)),
+    y: Math.max(0, Math.min(whole.height - 1, y)),
   });
   return unstable_createElement('div', {
     role: 'group',
     'aria-label': label,
     style: { position: 'relative', width, height, overflow: 'hidden' },
     children: [
-      unstable_createElement('canvas', { key: 'picture', ref: canvas, 'aria-hidden': true, style: { width, height } }),
+      ...[ground, canvas].map((ref, at) =>
+        unstable_createElement('canvas', {
+          key: at,
+          ref,
+          'aria-hidden': true,
+          style: { position: 'absolute', left: 0, top: 0, width, height },
+        }),
+      ),
       ...handles.map((handle) => (
         <Grip
           key={handle.id}
@@ -199,7 +220,7 @@ export function PhotoHandles({ picture, width, label, handles, lines, onMove }: 
       inHand && (
         <Loupe
           key="loupe"
-          picture={picture}
+          picture={whole}
           at={inHand}
           scale={scale}
           side={inHand.x * scale < width / 2 ? 'right' : 'left'}

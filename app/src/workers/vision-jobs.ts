@@ -24,13 +24,24 @@ interface Asked {
   tailpiece: TailpieceSide;
 }
 
-/** What the worker is asked: to open a picture and look for what is measured, or to read it by handles. */
+/**
+ * What the worker is asked: to open a picture and look for what is measured, to look at the open one for something else, to read it by
+ * handles, or to write one as it is kept: that of a file, or the open one.
+ */
 export type VisionJob =
-  | ({ kind: 'open'; bitmap: ImageBitmap } & Asked)
+  | ({ kind: 'open'; file: Blob } & Asked)
+  | ({ kind: 'look' } & Asked)
+  | { kind: 'write'; file: Blob | null }
   | ({ kind: 'read'; corners: Quad | null; points: readonly Point[] } & Asked);
 
 /** What it found, or read. Where nothing was found the handles stand somewhere to begin from, and why is said. */
 export type VisionAnswer =
+  /** The picture as it is shown; what was found in it follows. */
+  | { kind: 'opened'; whole: ImageBitmap; shown: ImageBitmap }
+  /** This browser cannot open it. */
+  | { kind: 'not-opened' }
+  /** null: this browser cannot write it. */
+  | { kind: 'written'; bytes: Uint8Array | null }
   | {
       kind: 'found';
       /** null: no card, and none is needed. */

@@ -6,6 +6,9 @@ import {
   findCard,
   greyOf,
   isCard,
+  keptPhoto,
+  LONGEST_SIDE,
+  MOST_KEPT_BYTES,
   planeByHand,
   planeOf,
   readBand,
@@ -14,6 +17,7 @@ import {
   readLean,
   readLength,
   refineCard,
+  withoutNotes,
   type CardPlane,
   type Grey,
   type Point,
@@ -22,9 +26,9 @@ import {
 import { HANDLES, type Measured, type VisionAnswer, type VisionJob } from './vision-jobs';
 
 /** Looks at a photograph, away from the thread that draws. The picture stays here from job to job. */
-let picture: Grey | null = null;
+let picture: { canvas: OffscreenCanvas; grey: Grey } | null = null;
 
-type Opened = Extract<VisionJob, { kind: 'open' }>;
+type Asked = Pick<Extract<VisionJob, { kind: 'look' }>, 'what' | 'tailpiece'>;
 type Found = Extract<VisionAnswer, { kind: 'found' }>;
 type Read = Extract<VisionAnswer, { kind: 'read' }>;
 
@@ -72,15 +76,49 @@ const STARTS: Readonly<Record<Measured, readonly (readonly [x: number, y: number
   ],
 };
 
-function opened(bitmap: ImageBitmap): Grey {
-  const { width, height } = bitmap;
-  const context = new OffscreenCanvas(width, height).getContext('2d', { willReadFrequently: true })!;
-  context.drawImage(bitmap, 0, 0);
-  bitmap.close();
+/** A photograph from a file, upright, its longer side `LONGEST_SIDE` at most. @throws where this browser cannot open it */
+async function openedFrom(file: Blob): Promise<OffscreenCanvas> {
+  const whole = await createImageBitmap(file, { imageOrientation: 'from-image' });
+  const scale = Math.min(1, LONGEST_SIDE / Math.max(whole.width, whole.height));
+  const [width, height] = [Math.round(whole.width * scale), Math.round(whole.height * scale)];
+  const small =
+    scale === 1
+      ? whole
+      : await createImageBitmap(whole, { resizeWidth: width, resizeHeight: height, resizeQuality: 'medium' });
+  const canvas = new OffscreenCanvas(width, height);
+  canvas.getContext('2d', { willReadFrequently: true })!.drawImage(small, 0, 0);
+  for (const each of new Set([whole, small])) each.close();
+  return canvas;
+}
+
+/** The picture no larger than a phone shows it: the thread that draws has less to do. */
+function shownFrom(canvas: OffscreenCanvas): Promise<ImageBitmap> {
+  const scale = Math.min(1, MOST_SHOWN / Math.max(canvas.width, canvas.height));
+  const size = { resizeWidth: Math.round(canvas.width * scale), resizeHeight: Math.round(canvas.height * scale) };
+  return createImageBitmap(canvas, { ...size, resizeQuality: 'medium' });
+}
+const MOST_SHOWN = 900;
+
+function greyIn(canvas: OffscreenCanvas): Grey {
+  const { width, height } = canvas;
+  const context = canvas.getContext('2d', { willReadFrequently: true })!;
   return greyOf(context.getImageData(0, 0, width, height).data, width, height);
 }
 
-function found(grey: Grey, { what, tailpiece }: Opened): Found {
+/** How finely a photograph is written, tried one after another until it is small enough. From memory. */
+const QUALITIES = [0.85, 0.7, 0.5];
+
+/** A picture as it is kept: written anew, without a trace of place, time or camera; null where this browser cannot. */
+async function writtenFrom(canvas: OffscreenCanvas): Promise<Uint8Array | null> {
+  for (const quality of QUALITIES) {
+    const blob = await canvas.convertToBlob({ type: 'image/jpeg', quality });
+    const bytes = withoutNotes(new Uint8Array(await blob.arrayBuffer()));
+    if (bytes && typeof keptPhoto(bytes) !== 'string' && bytes.length <= MOST_KEPT_BYTES) return bytes;
+  }
+  return null;
+}
+
+function found(grey: Grey, { what, tailpiece }: Asked): Found {
   const edges = edgesOf(grey);
   const card = findCard(grey, edges);
   const plane = isCard(card) ? planeOf(card) : null;
@@ -151,11 +189,34 @@ function read(grey: Grey, { what, tailpiece, corners, points }: Extract<VisionJo
   }
 }
 
-self.onmessage = ({ data }: MessageEvent<VisionJob>) => {
-  if (data.kind === 'open') {
-    picture = opened(data.bitmap);
-    self.postMessage(found(picture, data));
-  } else if (picture) {
-    self.postMessage(read(picture, data));
+const answer = (told: VisionAnswer, ...transferred: Transferable[]) =>
+  self.postMessage(told, { transfer: transferred });
+
+async function open({ file, ...asked }: Extract<VisionJob, { kind: 'open' }>): Promise<void> {
+  picture = null;
+  let canvas: OffscreenCanvas;
+  try {
+    canvas = await openedFrom(file);
+  } catch {
+    return answer({ kind: 'not-opened' });
   }
+  picture = { canvas, grey: greyIn(canvas) };
+  const [whole, shown] = await Promise.all([createImageBitmap(canvas), shownFrom(canvas)]);
+  answer({ kind: 'opened', whole, shown }, whole, shown);
+  answer(found(picture.grey, asked));
+}
+
+async function write(file: Blob | null): Promise<void> {
+  try {
+    const canvas = file ? await openedFrom(file) : picture?.canvas;
+    answer({ kind: 'written', bytes: canvas ? await writtenFrom(canvas) : null });
+  } catch {
+    answer({ kind: 'not-opened' });
+  }
+}
+
+self.onmessage = ({ data }: MessageEvent<VisionJob>) => {
+  if (data.kind === 'open') return void open(data);
+  if (data.kind === 'write') return void write(data.file);
+  if (picture) answer(data.kind === 'look' ? found(picture.grey, data) : read(picture.grey, data));
 };

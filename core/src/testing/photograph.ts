@@ -313,6 +313,9 @@ function drawn(uniform: () => number, seed: number, width: number, height: numbe
   };
 }
 
+/** A card that stands out from a dark room. */
+const LIGHT = { shade: 215, print: 60 };
+
 /**
  * A bridge from the side, drawn by lot. With a card standing beside it the phone is held as it comes; without one about square, since
  * nothing tells how it is held.
@@ -324,9 +327,12 @@ export function anyBridge(seed: number, withCard: boolean, width = 1440, height 
     const base = anyScene(seed, width, height);
     const tilted = withCard ? 30 * 0.7 : 5;
     const mirrored = uniform() < 0.5;
+    const dark = uniform() < 0.5;
     const scene: Scene = {
       ...base,
-      card: withCard ? { ...base.card!, at: { x: within(26, 36), y: within(-12, -4) }, turn: within(-97, -83) } : null,
+      card: withCard
+        ? { ...base.card!, ...(dark && LIGHT), at: { x: within(26, 36), y: within(-12, -4) }, turn: within(-97, -83) }
+        : null,
       bow: null,
       tilt: [within(-tilted, tilted), within(-tilted, tilted), within(-6, 6)],
       distance: (withCard ? within(225, 270) : within(170, 230)) * base.focal,
@@ -340,7 +346,7 @@ export function anyBridge(seed: number, withCard: boolean, width = 1440, height 
         top: within(60, 110),
         mirrored,
       },
-      ground: { shade: uniform() < 0.5 ? within(115, 140) : within(20, 50), texture: 'plain' },
+      ground: { shade: dark ? within(20, 50) : within(115, 140), texture: 'plain' },
     };
     const inside = ({ x, y }: Point) => x > 12 && y > 12 && x < width - 12 && y < height - 12;
     if (!withCard || cornersOf(scene).every(inside)) return scene;

@@ -295,7 +295,7 @@ export function findCard(picture: Grey, edges = edgesOf(picture)): FoundCard | C
   return (apart(p, q) + apart(r, s)) / 2 < LEAST_EDGE_PX ? 'card-too-small' : best.card;
 }
 /** A rectangle of so small an error of its shape is the card; one of more than that is none. Tried on rendered scenes. */
-const CLOSE = 0.007;
+const CLOSE = 0.004;
 const FAR = 0.02;
 
 /** Whether what was found is a card. */

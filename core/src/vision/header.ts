@@ -79,5 +79,7 @@ export function pictureHeader(bytes: Uint8Array): PictureHeader | HeaderFault {
 export const MOST_PIXELS = 110_000_000;
 /** Most bytes of a picture that is read. */
 export const MOST_PICTURE_BYTES = 40 * 1024 * 1024;
+/** Most bytes of a picture that is kept: 2048 px a side come to a third of it. */
+export const MOST_KEPT_BYTES = 3_000_000;
 /** Longest side a picture is kept and measured at, px. */
 export const LONGEST_SIDE = 2048;

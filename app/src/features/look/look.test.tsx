@@ -1,5 +1,6 @@
 import { router } from 'expo-router';
-import { act, takeBack } from '@/state/actions';
+import { act, enter, takeBack } from '@/state/actions';
+import { loadPhotos } from '@/state/load-seldom';
 import { useAssessment } from '@/state/assessments';
 import { todoWords, whoWords } from '@/copy/looks';
 import { anEvent, anInstrument, evenings, openTestHousehold, standAt, TONIGHT } from '@/testing/household';
@@ -17,8 +18,11 @@ import { useLooked } from './use-looked';
 jest.mock('expo-router', () => ({ router: { push: jest.fn(), replace: jest.fn() } }));
 jest.mock('@/state/actions', () => ({
   act: jest.fn(async (_id: string, drafts: unknown[]) => drafts),
+  enter: jest.fn(async (events: unknown[]) => events),
   takeBack: jest.fn(async () => undefined),
 }));
+
+jest.mock('@/state/load-seldom', () => ({ loadPhotos: jest.fn() }));
 
 const MINUTE = 60_000;
 const DAY = 86_400_000;

@@ -5,8 +5,7 @@ import { Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/photo/photos';
 import { copy as said } from '@/copy/screens/photo/measure';
 import { useFileInput } from '../files/files';
-import { NoPhoto } from './open-photo';
-import { takePhoto } from './take-photo';
+import { NoPhoto, takePhoto } from './open-photo';
 
 interface AddPhotoProps {
   title: string;

@@ -64,7 +64,7 @@ function Measure({ instrument }: { instrument: Instrument }) {
       {figures.length > 1 && figure && (
         <Choice
           label={copy.which[what]}
-          options={figures.map((each) => ({ value: each, title: FIGURE_DATA[each].title }))}
+          options={figures.map((each) => ({ value: each, title: copy.places[each] ?? FIGURE_DATA[each].title }))}
           value={figure}
           onChange={setChosen}
         />
@@ -161,7 +161,7 @@ function Picture({ model: { picture, handles, what, read, move } }: { model: Mea
   ];
   return (
     <Stack gap="small">
-      <PhotoHandles picture={picture} width={shown} label={copy.picture} handles={marks} lines={lines} onMove={move} />
+      <PhotoHandles {...picture} width={shown} label={copy.picture} handles={marks} lines={lines} onMove={move} />
       <Text kind="small" tone="quiet">
         {copy.arrows}
       </Text>

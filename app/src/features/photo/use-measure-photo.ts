@@ -15,7 +15,7 @@ import {
   type Figure,
 } from '@tembrin/core/instruments';
 import type { Point, Quad, TailpieceSide } from '@tembrin/core/vision';
-import { NoPhoto, openPhoto } from './open-photo';
+import { checkPhoto, NoPhoto } from './open-photo';
 import { useRecord } from './use-record';
 import { useVision } from './use-vision';
 
@@ -133,35 +133,47 @@ export function useMeasurePhoto(instrument: Instrument) {
   const lengths = usePreferences((state) => state.lengths);
   const { what, setWhat, ...choice } = useChoice(instrument);
   const [tailpiece, setTailpiece] = useState<TailpieceSide>('right');
-  const [picture, setPicture] = useState<ImageBitmap | null>(null);
+  const [file, setFile] = useState<File | null>(null);
+  const [picture, setPicture] = useState<{ whole: ImageBitmap; shown: ImageBitmap } | null>(null);
   const [looking, setLooking] = useState(false);
   const { lay, moved, forget, setRead, ...seen } = useFound();
   const [problem, setProblem] = useState<string | null>(null);
 
   // A picture that is shown no more gives its memory back.
-  useEffect(() => () => picture?.close(), [picture]);
+  useEffect(
+    () => () => {
+      picture?.whole.close();
+      picture?.shown.close();
+    },
+    [picture],
+  );
 
-  const failed = () => {
+  const failed = (why: string) => {
     setLooking(false);
     setPicture(null);
-    setProblem(copy.notLooked);
+    setProblem(why);
   };
-  const ask = useVision((answer) => {
-    if (answer.kind === 'read') return setRead(answer);
-    setLooking(false);
-    if (lay(answer)) ask({ kind: 'read', what, tailpiece, corners: answer.corners, points: answer.points });
-  }, failed);
-  const take = async (file: File) => {
+  const ask = useVision(
+    (answer) => {
+      if (answer.kind === 'opened') return setPicture({ whole: answer.whole, shown: answer.shown });
+      if (answer.kind === 'read') return setRead(answer);
+      if (answer.kind !== 'found') return failed(copy.notOpened);
+      setLooking(false);
+      if (lay(answer)) ask({ kind: 'read', what, tailpiece, corners: answer.corners, points: answer.points });
+    },
+    () => failed(copy.notLooked),
+  );
+  const take = async (chosen: File) => {
     setProblem(null);
+    setPicture(null);
     forget();
     try {
-      const bitmap = await openPhoto(file);
-      setPicture(bitmap);
+      await checkPhoto(chosen);
+      setFile(chosen);
       setLooking(true);
-      ask({ kind: 'open', bitmap, what, tailpiece });
+      ask({ kind: 'open', file: chosen, what, tailpiece });
     } catch (error) {
-      setPicture(null);
-      setProblem(error instanceof NoPhoto ? error.message : copy.notOpened);
+      failed(error instanceof NoPhoto ? error.message : copy.notOpened);
     }
   };
   const move = (id: string, to: Point) => {
@@ -175,9 +187,9 @@ export function useMeasurePhoto(instrument: Instrument) {
     forget();
     if (!picture) return;
     setLooking(true);
-    ask({ kind: 'open', bitmap: picture, what: next, tailpiece: side });
+    ask({ kind: 'look', what: next, tailpiece: side });
   };
-  const recording = useRecord(instrument, choice.figure, seen.read?.reading?.value ?? null, picture);
+  const recording = useRecord(instrument, choice.figure, seen.read?.reading?.value ?? null, file);
   return {
     lengths,
     ...choice,

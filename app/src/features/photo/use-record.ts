@@ -11,26 +11,21 @@ import { measureWords } from '@/copy/measures';
 import { copy } from '@/copy/screens/photo/measure';
 import { FIGURE_DATA, LOOK_DATA, LOOKS, type Figure } from '@tembrin/core/instruments';
 import { unlessGone } from '../unless-gone';
-import { bytesOf } from './take-photo';
+import { takePhoto } from './open-photo';
 
 /** What is looked at by a figure; null where it is no look's. */
 const lookOf = (figure: Figure) => LOOKS.find((look) => LOOK_DATA[look].figures?.includes(figure)) ?? null;
 
 /** Keeps the picture that was measured by. @returns the entry that names it; null where it could not be kept, which is told */
-async function keepPicture(instrument: Instrument, figure: Figure, picture: ImageBitmap): Promise<Draft | null> {
-  const photo = await (await loadPhotos()).keepPhoto(instrument.id, await bytesOf(picture));
+async function keepPicture(instrument: Instrument, figure: Figure, file: File): Promise<Draft | null> {
+  const photo = await (await loadPhotos()).keepPhoto(instrument.id, await takePhoto(file));
   const look = lookOf(figure);
   const zone = look && LOOK_DATA[look].zone;
   return photo === null ? null : { type: 'photographed', payload: { photo, look, zone, findingId: null } };
 }
 
 /** Putting a reading on record as a figure of the instrument, where it can be that; with its picture, if that is wanted. */
-export function useRecord(
-  instrument: Instrument,
-  figure: Figure | null,
-  value: number | null,
-  picture: ImageBitmap | null,
-) {
+export function useRecord(instrument: Instrument, figure: Figure | null, value: number | null, file: File | null) {
   const [keeps, setKeeps] = useState(false);
   const { bows } = useAssessment(instrument);
   const lengths = usePreferences((state) => state.lengths);
@@ -42,7 +37,7 @@ export function useRecord(
     const rounded = Number(value.toFixed(2));
     const payload = { figure, value: rounded, ...(figure.startsWith('bow-') && inHand(instrument, bows)) };
     const words = measureWords(figure, rounded, lengths);
-    const kept = keeps && picture ? await keepPicture(instrument, figure, picture) : null;
+    const kept = keeps && file ? await keepPicture(instrument, figure, file) : null;
     if (keeps && !kept) return;
     const drafts: Draft[] = [{ type: 'measured', payload }, ...(kept ? [kept] : [])];
     const done = await act(instrument.id, drafts, copy.recorded(data.title, words));

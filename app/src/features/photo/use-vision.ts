@@ -27,6 +27,8 @@ export function useVision(onAnswer: (answer: VisionAnswer) => void, onFailure: (
         onFailure();
       };
       worker.current.onmessage = ({ data }: MessageEvent<VisionAnswer>) => {
+        // What was found in the picture follows.
+        if (data.kind === 'opened') return tell.current(data);
         busy.current = false;
         const next = waiting.current;
         waiting.current = null;

@@ -44,7 +44,7 @@ export const FRET_GUIDES: readonly LookGuide[] = [
     signs: { good: 'Smooth', watch: 'You feel them', act: 'They catch' },
     do: {
       watch: 'The board has shrunk: look at the air.',
-      act: 'Humidify first. What still catches in usual air is filed by a technician.',
+      act: 'What still catches in usual air is filed by a technician.',
     },
     from: 'child',
     minutes: 0.5,

@@ -52,6 +52,12 @@ const HOW: Readonly<Record<Measured, readonly string[]>> = {
   ],
 };
 
+const PLACES: Readonly<Partial<Record<Figure, string>>> = {
+  'bow-band-tip': 'At the tip',
+  'bow-band-mid': 'In the middle',
+  'bow-band-frog': 'At the frog',
+};
+
 const HANDLE_NAMES: Readonly<Record<Measured, readonly string[]>> = {
   gap: ['End 1 of the hair', 'End 2 of the hair'],
   length: ['End 1 of the length', 'End 2 of the length'],
@@ -104,6 +110,7 @@ export const copy = {
       : 'Nineteen times in twenty within that, if the phone was held square. A card standing beside it makes it surer.',
   tailpiece: 'The tailpiece is',
   sides: { left: 'On the left', right: 'On the right' },
+  places: PLACES,
   which: { gap: '', lean: '', camber: '', band: 'Where on the hair', length: 'Which figure' },
   record: (words: string) => `Put ${words} on record`,
   recorded: (title: string, words: string) => `${title}: ${words}.`,
