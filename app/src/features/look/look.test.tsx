@@ -25,6 +25,7 @@ jest.mock('@/state/actions', () => ({
 jest.mock('@/state/load-seldom', () => ({ loadPhotos: jest.fn() }));
 
 const MINUTE = 60_000;
+const PHOTO = 'ab'.repeat(32);
 const DAY = 86_400_000;
 const heron = anInstrument('Heron', 'violin');
 type Seen = EventOf<'looked-at'>['payload'];
@@ -42,6 +43,9 @@ const seen = (look: Seen['look'], verdict: Seen['verdict'], overId: string | nul
 });
 const began = (minutesAgo: number, extent: 'quick' | 'full' | 'bow' = 'quick') =>
   anEvent(heron, 'look-over-began', TONIGHT - minutesAgo * MINUTE, { extent, by: 'player' });
+/** What was put on record with its id, as a look is. */
+const entered = () =>
+  (jest.mocked(enter).mock.calls.at(-1)![0] as LogEvent[]).map(({ type, payload }) => ({ type, payload }));
 const drafts = () => jest.mocked(act).mock.calls.at(-1)![1] as { type: string; payload: unknown }[];
 
 beforeEach(() => {
@@ -96,7 +100,7 @@ describe('a look', () => {
     await hook.after(({ setPoint }) => setPoint({ x: 0.5, y: 0.4 }));
     await hook.after(({ setNote }) => setNote(' After tuning. '));
     await hook.after(({ answer }) => answer('act'));
-    expect(drafts()).toEqual([
+    expect(entered()).toEqual([
       {
         type: 'looked-at',
         payload: seen('bridge-lean', 'act', over.id, {
@@ -114,7 +118,7 @@ describe('a look', () => {
     const hook = inRound();
     await hook.after(({ setText }) => setText('bridge-angle', '950'));
     await hook.after(({ answer }) => answer('good'));
-    expect(act).not.toHaveBeenCalled();
+    expect(enter).not.toHaveBeenCalled();
     expect(hook.now.errors['bridge-angle']).toMatch(/lies between 60 and 120°/);
   });
 
@@ -133,10 +137,61 @@ describe('a look', () => {
       answer('good');
       answer('good');
     });
-    expect(act).toHaveBeenCalledTimes(1);
-    expect(drafts().map(({ type }) => type)).toEqual(['looked-at', 'look-over-ended']);
+    expect(enter).toHaveBeenCalledTimes(1);
+    expect(entered().map(({ type }) => type)).toEqual(['looked-at', 'look-over-ended']);
     await hook.after(({ undo }) => undo());
     expect(takeBack).toHaveBeenCalledWith([{ id: events[2]!.id, instrumentId: heron.id }]);
+  });
+
+  it('goes on record with its photograph, which is kept before anything names it', async () => {
+    const over = began(2);
+    openTestHousehold([heron], [over]);
+    const kept = {
+      keepPhoto: jest.fn(async () => PHOTO),
+      sendPhotos: jest.fn(async () => undefined),
+      letGo: jest.fn(),
+    };
+    jest.mocked(loadPhotos).mockResolvedValue(kept as never);
+    const hook = inRound();
+    const bytes = Uint8Array.of(1, 2, 3);
+    await hook.after(({ setPhoto }) => setPhoto(bytes));
+    await hook.after(({ answer }) => answer('watch'));
+    expect(kept.keepPhoto).toHaveBeenCalledWith(heron.id, bytes);
+    const [looked] = jest.mocked(enter).mock.calls.at(-1)![0] as LogEvent[];
+    expect(entered()[1]).toEqual({
+      type: 'photographed',
+      payload: { photo: PHOTO, look: 'bridge-lean', zone: 'bridge', findingId: looked!.id },
+    });
+    expect(kept.sendPhotos).toHaveBeenCalled();
+    expect(kept.letGo).not.toHaveBeenCalled();
+  });
+
+  it('is not put on record where its photograph could not be kept; one that named nothing is let go of', async () => {
+    openTestHousehold([heron], [began(2)]);
+    const kept = {
+      keepPhoto: jest.fn(async () => null as string | null),
+      sendPhotos: jest.fn(async () => undefined),
+      letGo: jest.fn(),
+    };
+    jest.mocked(loadPhotos).mockResolvedValue(kept as never);
+    const hook = inRound();
+    await hook.after(({ setPhoto }) => setPhoto(Uint8Array.of(1)));
+    await hook.after(({ answer }) => answer('watch'));
+    expect(enter).not.toHaveBeenCalled();
+    kept.keepPhoto.mockResolvedValue(PHOTO);
+    jest.mocked(enter).mockResolvedValueOnce([]);
+    await hook.after(({ answer }) => answer('watch'));
+    expect(kept.letGo).toHaveBeenCalledWith({ instrumentId: heron.id, photo: PHOTO });
+  });
+
+  it('has in its field what was measured within the hour, and says what that means', async () => {
+    const measured = anEvent(heron, 'measured', TONIGHT - 3 * MINUTE, { figure: 'bridge-angle', value: 92.5 });
+    openTestHousehold([heron], [began(2), measured]);
+    const hook = inRound();
+    expect(hook.now.texts['bridge-angle']).toBe('92.5');
+    expect(hook.now.told).toBe('watch');
+    await hook.after(({ setText }) => setText('bridge-angle', ''));
+    expect(hook.now.told).toBeNull();
   });
 
   it('at another bow than the one in hand is of that bow', async () => {
@@ -147,7 +202,7 @@ describe('a look', () => {
     openTestHousehold([heron], [over], [card]);
     const hook = inRound();
     await hook.after(({ answer }) => answer('good'));
-    expect(drafts()[0]!.payload).toMatchObject({ look: 'stick', bowId: spare });
+    expect(entered()[0]!.payload).toMatchObject({ look: 'stick', bowId: spare });
   });
 
   it('taken back before the first answer, the round was never begun', async () => {
