@@ -61,6 +61,12 @@ export function foundWords(found: readonly Finding[], instrument: Instrument): s
   return `${found.map((finding) => `${lookWords(finding, instrument)} (${VERDICT_WORDS[finding.verdict]})`).join(', ')}.`;
 }
 
+/** What is found and open on a bow that is not in hand: "Spare: stick (act), which you must not play with." */
+export function asideWords(name: string, found: readonly Finding[], instrument: Instrument): string {
+  const words = foundWords(found, instrument);
+  return `${name}: ${words}${found.some(isDanger) ? ' Do not play with it.' : ''}`;
+}
+
 /** What must not be played on; null where nothing forbids it. */
 export function dangerWords(found: readonly Finding[], instrument: Instrument): string | null {
   const dangers = found.filter(isDanger);

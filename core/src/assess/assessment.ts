@@ -48,6 +48,8 @@ export interface Assessment<Facts extends InstrumentFacts = InstrumentFacts> {
   air: AirCondition | null;
   /** What was found on it and on the bow in hand and is not seen to, the worst first. */
   found: Finding[];
+  /** What was found on its other bows, for those of which there is something, by the bow. */
+  foundAside: { bow: Bow; found: Finding[] }[];
   /** Reasons to look it over, the most pressing first. */
   reasons: Reason[];
 }
@@ -104,8 +106,13 @@ export function assess<Facts extends InstrumentFacts>(
     ...findingsOn('instrument', log, facts.stringCount),
     ...(isPlucked ? [] : findingsOn('bow', inHand?.log ?? log, facts.stringCount)),
   ]);
+  const foundAside = judged.slice(isPlucked ? judged.length : 1).flatMap(({ bow, log: own }) => {
+    const open = byGravity(findingsOn('bow', own, facts.stringCount));
+    return open.length === 0 ? [] : [{ bow, found: open }];
+  });
   const reasons = reasonsToLook({ log, air: around, heating: air?.heating ?? null });
-  return { facts, schools, log, pace, threads, bows: isPlucked ? [] : judged, tension, air: around, found, reasons };
+  const shown = isPlucked ? [] : judged;
+  return { facts, schools, log, pace, threads, bows: shown, tension, air: around, found, foundAside, reasons };
 }
 
 /** The log of the bow in hand, where it is played with one; else its own. */

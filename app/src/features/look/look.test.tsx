@@ -2,6 +2,7 @@ import { router } from 'expo-router';
 import { act, enter, takeBack } from '@/state/actions';
 import { loadPhotos } from '@/state/load-seldom';
 import { useAssessment } from '@/state/assessments';
+import { asideWords } from '@/copy/findings';
 import { todoWords, whoWords } from '@/copy/looks';
 import { anEvent, anInstrument, evenings, openTestHousehold, standAt, TONIGHT } from '@/testing/household';
 import { runHook } from '@/testing/hook';
@@ -273,6 +274,25 @@ describe('what a look-over found', () => {
     expect(drafts()).toEqual([{ type: 'finding-settled', payload: { findingId: events.at(-5)!.id, how: 'mended' } }]);
     expect(runHook(() => useLook(heron, 'no such look')).now.guide).toBeNull();
   });
+});
+
+test('what is found on a bow that is not in hand is told by its name, and forbids playing with that one alone', () => {
+  const spare = '00000000-0000-4000-8000-0000000000b8';
+  const facts = { title: 'Spare', ownOf: null, instrumentIds: [heron.id], use: 'seldom', gone: false } as const;
+  const found = anEvent(heron, 'looked-at', TONIGHT - MINUTE, seen('stick', 'act', null, { bowId: spare }));
+  const card = { id: spare, kind: 'bow' as const, version: 1, facts: { ...facts, instrumentIds: [heron.id] } };
+  openTestHousehold([heron], [found], [card]);
+  const { now } = runHook(() => useAssessment(heron));
+  expect(now.found).toEqual([]);
+  expect(now.foundAside.map(({ bow, found: open }) => [bow.title, open.map(({ look }) => look)])).toEqual([
+    ['Spare', ['stick']],
+  ]);
+  const [{ bow, found: open } = { bow: { title: null }, found: [] }] = now.foundAside;
+  expect(asideWords(bow.title!, open, heron)).toMatch(/^Spare: Stick.* \(act\)\./);
+  // Settled, nothing is told of it any more.
+  const mended = anEvent(heron, 'finding-settled', TONIGHT - 1000, { findingId: found.id, how: 'mended' });
+  openTestHousehold([heron], [found, mended], [card]);
+  expect(runHook(() => useAssessment(heron)).now.foundAside).toEqual([]);
 });
 
 test('sharp fret ends and wood at 31 %: humidify first', () => {

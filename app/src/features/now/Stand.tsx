@@ -6,12 +6,12 @@ import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { openingWords } from '@/copy/because';
-import { causeWords, dangerWords, foundWords } from '@/copy/findings';
+import { asideWords, causeWords, dangerWords, foundWords } from '@/copy/findings';
 import type { Moment } from '@/copy/lists';
 import { DueList } from '../DueList';
 import { BowTonight } from '../bows/BowTonight';
 import type { InstrumentAssessment } from '@/state/assessments';
-import { useBows } from '@/state/bows';
+import { useBowNames, useBows } from '@/state/bows';
 import { OnStand } from './OnStand';
 import { Panes } from './Panes';
 import { Playing } from './Playing';
@@ -118,14 +118,24 @@ function BeforeIt({ instrument, model }: { instrument: Instrument; model: StandM
 }
 
 /** What was found and is open; what forbids playing stands out. */
-function FoundNow({ instrument, assessment: { found } }: { instrument: Instrument; assessment: InstrumentAssessment }) {
-  if (found.length === 0) return null;
+function FoundNow({ instrument, assessment }: { instrument: Instrument; assessment: InstrumentAssessment }) {
+  const { found, foundAside } = assessment;
+  const names = useBowNames(instrument);
+  if (found.length + foundAside.length === 0) return null;
   const page = { pathname: '/kit/[id]/found', params: { id: instrument.id } } as const;
   const danger = dangerWords(found, instrument);
   return (
     <>
       {danger !== null && <Banner tone="now" text={danger} />}
-      <LinkRow href={page} title={copy.foundAndOpen} text={foundWords(found, instrument)} />
+      {found.length > 0 && <LinkRow href={page} title={copy.foundAndOpen} text={foundWords(found, instrument)} />}
+      {foundAside.map(({ bow, found: open }) => (
+        <LinkRow
+          key={bow.id}
+          href={{ pathname: '/kit/[id]/bows/[bow]', params: { id: instrument.id, bow: bow.id } }}
+          title={copy.foundAside}
+          text={asideWords(names.get(bow.id) ?? copy.foundAside, open, instrument)}
+        />
+      ))}
     </>
   );
 }

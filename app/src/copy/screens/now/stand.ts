@@ -3,6 +3,7 @@ import { dayWords, clockWords, lastingWords, sinceDayWords } from '@/copy/dates'
 /** What features/now/Stand.tsx says. */
 export const copy = {
   foundAndOpen: 'Found and open',
+  foundAside: 'Found on another bow',
   lookItOver: 'Look it over',
   goOnLooking: 'Go on where you left off.',
   enterASessionPlayed: 'Enter a session played earlier',
