@@ -1,6 +1,7 @@
-import { anyScene, cornersOf, hairOf, photograph, type Scene } from '../testing/photograph';
+import { anyBridge, anyScene, bridgeLinesOf, cornersOf, hairOf, photograph, type Scene } from '../testing/photograph';
 import { mulberry32, normals } from '../testing/dice';
 import { findBow, planeByHand, readBow } from './bow-gap';
+import { findBridge, readLean, type PictureLine } from './bridge-lean';
 import { findCard, isCard, refineCard } from './find-card';
 import { apart, type Point, type Quad } from './geometry';
 import { greyOf, halved, pictureFault, shadeAt } from './picture';
@@ -47,6 +48,39 @@ describe('a bow beside a card', () => {
     }
     expect(byHand.length / SCENES).toBeGreaterThanOrEqual(0.8);
   });
+});
+
+describe.each([
+  ['beside a card, the phone held as it comes', true],
+  ['without one, held square', false],
+])('the lean of a bridge %s', (_how, withCard) => {
+  const readings = Array.from({ length: 7 }, (_, at) => {
+    const scene = anyBridge(at + 1, withCard, 1120, 840);
+    const picture = photograph(scene);
+    const side = scene.bridge!.mirrored ? 'left' : 'right';
+    const card = withCard ? findCard(picture) : null;
+    const plane = card && isCard(card) ? planeOf(card) : null;
+    const found = withCard && !plane ? 'no-card' : findBridge(picture, side, plane);
+    const normal = normals(mulberry32(at + 700));
+    const lines = bridgeLinesOf(scene).map((line) => line.map(({ x, y }) => ({ x: x + normal(), y: y + normal() })));
+    const [top, face] = lines as unknown as [PictureLine, PictureLine];
+    const byHand = withCard && !plane ? 'no-card' : readLean(picture, [top, face], side, plane);
+    return [found, byHand].map((read) =>
+      typeof read === 'string' ? null : { off: Math.abs(read.angle.value - scene.bridge!.angle), sd: read.angle.sd },
+    );
+  });
+
+  test('is found in most, within half a degree in nine of ten, and never off by more than thrice what is said', () => {
+    const all = readings.flat().flatMap((read) => read ?? []);
+    expect(all.length / readings.flat().length).toBeGreaterThanOrEqual(0.8);
+    expect(share(all, ({ off }) => off <= 0.55)).toBeGreaterThanOrEqual(0.85);
+    expect(share(all, ({ off, sd }) => off > 3 * sd)).toBe(0);
+  });
+});
+
+test('a picture without a bridge has no lean', () => {
+  const scene = { ...anyBridge(3, false, 1120, 840), bridge: undefined };
+  expect(findBridge(photograph(scene), 'right', null)).toMatch(/^(no-bridge|bridge-unclear)$/);
 });
 
 describe('what cannot be measured is said, and no number given', () => {
