@@ -45,20 +45,34 @@ export function calendarFile() {
   );
 }
 
-/** A photograph of a bow beside a card, rendered, as a camera would hand it over. */
-export async function bowPhoto(page) {
+/**
+ * A photograph of a bow, or of a bridge, beside a card, rendered, as a camera would hand it over.
+ * @param more its seed, and `bridge`
+ */
+export async function renderedPhoto(page, seed = 2, ...more) {
   const raw = join(tmpdir(), `tembrin-bow-${process.pid}.json`);
-  execFileSync(process.execPath, ['--import', 'tsx', join(ROOT, 'scripts/pictures/photograph.mjs'), raw]);
-  const { grey } = JSON.parse(readFileSync(raw, 'utf8'));
+  execFileSync(process.execPath, [
+    '--import',
+    'tsx',
+    join(ROOT, 'scripts/pictures/photograph.mjs'),
+    raw,
+    String(seed),
+    '1280',
+    ...more,
+  ]);
+  const { grey, left } = JSON.parse(readFileSync(raw, 'utf8'));
   rmSync(raw);
   const encoded = await page.evaluate((shades) => {
     const canvas = Object.assign(document.createElement('canvas'), { width: 1280, height: 960 });
     const context = canvas.getContext('2d');
     const pixels = context.createImageData(1280, 960);
-    [...atob(shades)].forEach((each, at) => pixels.data.fill(each.charCodeAt(0), at * 4, at * 4 + 3));
-    for (let at = 3; at < pixels.data.length; at += 4) pixels.data[at] = 255;
+    // As by the light of a lamp.
+    [...atob(shades)].forEach((each, at) => {
+      const shade = each.charCodeAt(0);
+      pixels.data.set([shade, shade * 0.94, shade * 0.84, 255], at * 4);
+    });
     context.putImageData(pixels, 0, 0);
     return canvas.toDataURL('image/jpeg', 0.9).split(',')[1];
   }, grey);
-  return { name: 'bow.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(encoded, 'base64') };
+  return { left, file: { name: 'bow.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(encoded, 'base64') } };
 }

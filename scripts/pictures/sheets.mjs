@@ -14,6 +14,7 @@ export const SHEETS = {
   year: ['year-phone', 'due-item', 'settle', 'costs'],
   look: ['look-bridge', 'looked', 'found', 'look-line'],
   measuring: ['look-guitar', 'look-harp', 'photo', 'gauge'],
+  photos: ['photo-bridge', 'photo-hair', 'photos'],
   files: ['harp-strings', 'spares', 'calendar-in', 'diary'],
 };
 const GAP = 16;

@@ -1,4 +1,4 @@
-import { bowPhoto, calendarFile, diaryFile, loggerFile } from './files.mjs';
+import { renderedPhoto, calendarFile, diaryFile, loggerFile } from './files.mjs';
 
 /** From before playing through the closing rounds, residue, the bench and the kit. */
 export async function phone({ page, button, link, heading, take, stand, now, closing }) {
@@ -169,7 +169,7 @@ export async function looking({ page, button, link, heading, take, stand }) {
   await button('Later').click();
   await stand('Heron');
   await link(/^Measure by photo/).click();
-  await page.locator('input[type=file]').setInputFiles(await bowPhoto(page));
+  await page.locator('input[type=file]').setInputFiles((await renderedPhoto(page)).file);
   await page.getByRole('button', { name: /on record/ }).waitFor();
   await take('photo');
   await button('Back').click();
@@ -177,6 +177,40 @@ export async function looking({ page, button, link, heading, take, stand }) {
   await button('It matches').click();
   await page.getByRole('button', { name: 'Close' }).click();
   await take('gauge');
+  await photographed({ page, link, take });
+}
+
+/** A bridge and hair measured by photograph, and pictures that are kept side by side. */
+async function photographed({ page, link, take }) {
+  const pictureOf = page.locator('input[type=file]');
+  await page.goto('/bench/photo?figure=bridge-angle');
+  const bridge = await renderedPhoto(page, 2, 'bridge');
+  if (bridge.left) await page.getByRole('radio', { name: 'On the left' }).click();
+  await pictureOf.setInputFiles(bridge.file);
+  await page.getByRole('button', { name: /on record/ }).waitFor();
+  await take('photo-bridge');
+  await page.goto('/bench/photo?figure=bow-band-mid');
+  await page.getByText('Where on the hair').waitFor();
+  await take('photo-hair');
+  await link('Kit').first().click();
+  await link(/^Heron/).click();
+  await link(/^Looked over/).click();
+  await link(/^Photos/).click();
+  for (const [seed, count] of [
+    [2, 1],
+    [6, 2],
+  ]) {
+    await pictureOf.setInputFiles((await renderedPhoto(page, seed, 'bridge')).file);
+    await page
+      .getByRole('img')
+      .nth(count - 1)
+      .waitFor();
+  }
+  await page
+    .getByRole('button', { name: 'Dismiss' })
+    .click({ timeout: 2000 })
+    .catch(() => undefined);
+  await take('photos');
 }
 
 /** Strings, a change of them, the year, its costs and its files. */

@@ -2,17 +2,11 @@ import { createHash } from 'node:crypto';
 import { deserialize, serialize } from 'node:v8';
 import { anEvent, anInstrument, openTestHousehold, TONIGHT } from '@/testing/household';
 import { standInDevice } from '@/testing/device';
-import { enter, takeBack } from './actions';
 import { openDeviceStore, waitingOnDevice, waitingPhotos } from './device-store';
-import { useHousehold } from './household';
+import { useLog } from './log';
 import { useNotice } from './notice';
 import { keepPhoto, letGo, photoBytes, removePhoto, sendAgain, sendPhotos } from './photos';
 import { usePhotosWaiting } from './photos-waiting';
-
-jest.mock('./actions', () => ({
-  enter: jest.fn(async (events: unknown[]) => events),
-  takeBack: jest.fn(async () => undefined),
-}));
 
 const heron = anInstrument('Heron', 'violin');
 const bytes = Uint8Array.from(Buffer.from('a picture'));
@@ -29,6 +23,7 @@ const answer = (status: number, body: unknown) => ({
   blob: () => Promise.resolve({ arrayBuffer: () => Promise.resolve(body) }),
 });
 
+let households = 0;
 beforeAll(() => {
   standInDevice();
   // Bytes stay bytes.
@@ -44,8 +39,7 @@ beforeEach(() => {
     [anEvent(heron, 'photographed', TONIGHT - 1000, { photo: HASH, look: null, zone: null, findingId: null })],
   );
   // A household of its own each time.
-  const household = useHousehold.getState().household!;
-  useHousehold.setState({ household: { ...household, id: `${household.id}-${Math.random()}` } });
+  useLog.setState({ householdId: `household-${++households}` });
   global.fetch = ((url: string, init?: RequestInit) => {
     if (!stored) return Promise.reject(new TypeError('no network'));
     if (refusal) return Promise.resolve(answer(refusal.status, { type: '/problems/x', title: 'x', ...refusal }));
@@ -66,7 +60,7 @@ beforeEach(() => {
   }) as unknown as typeof fetch;
 });
 
-const householdId = () => useHousehold.getState().household!.id;
+const householdId = () => useLog.getState().householdId!;
 const waiting = () => usePhotosWaiting.getState();
 const removals = async () => {
   const store = await openDeviceStore(householdId());
@@ -109,18 +103,14 @@ test('what the server will never take is kept with the reason, and tried again w
 test('removed, it can be put back for a while; then it goes from the server too', async () => {
   await keepPhoto(heron.id, bytes);
   await sendPhotos();
-  await removePhoto(name, 'the-entry', false, 'Photo removed.');
-  expect(jest.mocked(enter).mock.calls[0]![0]).toMatchObject([
-    { type: 'retracted', payload: { eventId: 'the-entry' } },
-  ]);
+  const putBack = await removePhoto(name);
   // Before its time nothing is removed.
   await sendPhotos();
   expect(stored!.size).toBe(1);
-  await useNotice.getState().notice!.undo!();
-  expect(takeBack).toHaveBeenCalledTimes(1);
+  await putBack();
   expect(await removals()).toEqual([]);
 
-  await removePhoto(name, 'the-entry', false, 'Photo removed.');
+  await removePhoto(name);
   const later = Date.now() + 60_000;
   jest.spyOn(Date, 'now').mockReturnValue(later);
   await sendPhotos();
@@ -130,24 +120,20 @@ test('removed, it can be put back for a while; then it goes from the server too'
   await expect(photoBytes(name)).rejects.toThrow('gone');
 });
 
-test('one that another entry names too stays; one that was never sent is not sent after all', async () => {
-  await keepPhoto(heron.id, bytes);
-  await sendPhotos();
-  await removePhoto(name, 'one-of-two', true, 'Photo removed.');
-  expect(await removals()).toEqual([]);
+test('one that was never sent is not sent after it was removed, unless it is put back', async () => {
   stored = null;
   const other = Uint8Array.from(Buffer.from('another picture'));
   const photo = (await keepPhoto(heron.id, other))!;
-  await removePhoto({ instrumentId: heron.id, photo }, 'entry', false, 'Photo removed.');
+  const putBack = await removePhoto({ instrumentId: heron.id, photo });
   expect(waiting()).toEqual({});
-  await useNotice.getState().notice!.undo!();
+  await putBack();
   expect(Object.keys(waiting())).toEqual([`${heron.id}/${photo}`]);
   await letGo({ instrumentId: heron.id, photo });
   expect(waiting()).toEqual({});
 });
 
 test('without a household, or where the browser keeps nothing, it is told', async () => {
-  useHousehold.setState({ household: null });
+  useLog.setState({ householdId: null });
   expect(await keepPhoto(heron.id, bytes)).toBeNull();
   expect(useNotice.getState().notice).toMatchObject({ problem: true, text: expect.stringMatching(/not kept/) });
 });

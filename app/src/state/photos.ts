@@ -1,11 +1,9 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
-import { written } from './log';
-import { enter, takeBack } from './actions';
 import { call, callForFile } from './api';
 import { askToPersist, openDeviceStore, type DeviceStore, type PhotoName } from './device-store';
-import { useHousehold } from './household';
-import { notify, notifyProblem } from './notice';
+import { useLog } from './log-state';
+import { notifyProblem } from './notice';
 import { isFinal, oneTabAtATime } from './outbox';
 import { photoKey, usePhotosWaiting } from './photos-waiting';
 
@@ -18,8 +16,8 @@ const link: { householdId: string | null; store: Promise<DeviceStore> | null } =
 
 /** This device's store of the household that is open. @throws where none is, or the browser keeps nothing */
 async function storeNow(): Promise<DeviceStore> {
-  const householdId = useHousehold.getState().household?.id;
-  if (householdId === undefined) throw new Error('No household is open.');
+  const { householdId } = useLog.getState();
+  if (householdId === null) throw new Error('No household is open.');
   if (link.householdId !== householdId || !link.store) {
     link.householdId = householdId;
     const lost = () => void (link.store = null);
@@ -136,28 +134,23 @@ export async function sendAgain(name: PhotoName): Promise<void> {
 }
 
 /**
- * Takes a photograph off the record, and for a while offers to put it back; then it is removed from this device and the server's disk.
- * @param eventId of the entry that names it
- * @param elsewhere whether another entry names it too: then the picture stays
+ * Has a photograph removed from this device and from the server's disk, after a while in which that can be taken back.
+ * @returns takes it back
  */
-export async function removePhoto(name: PhotoName, eventId: string, elsewhere: boolean, done: string): Promise<void> {
-  const retraction = written(name.instrumentId, { type: 'retracted', payload: { eventId } });
-  if ((await enter([retraction], null)).length === 0) return;
+export async function removePhoto(name: PhotoName): Promise<() => Promise<void>> {
   const store = await storeNow();
   const key = photoKey(name);
   const waited = await store.get('photoOutbox', key);
-  if (!elsewhere) {
-    await store.put('photoRemovals', { ...name, afterMs: Date.now() + UNDO_MS }, key);
-    await store.delete('photoOutbox', key);
-    await show(store);
-    setTimeout(() => void sendPhotos().catch(() => undefined), UNDO_MS);
-  }
-  notify(done, async () => {
+  await store.put('photoRemovals', { ...name, afterMs: Date.now() + UNDO_MS }, key);
+  await store.delete('photoOutbox', key);
+  await show(store);
+  setTimeout(() => void sendPhotos().catch(() => undefined), UNDO_MS);
+  return async () => {
     await store.delete('photoRemovals', key);
     if (waited) await store.put('photoOutbox', waited, key);
-    await takeBack([retraction]);
+    await show(store);
     await sendPhotos();
-  });
+  };
 }
 
 /** A photograph’s bytes: from this device, or the server, which then stays here for the next look. */

@@ -1,7 +1,8 @@
 import { useLocalSearchParams } from 'expo-router';
 import { act as settle } from 'react';
-import { act } from '@/state/actions';
+import { act, enter, takeBack } from '@/state/actions';
 import { loadPhotos } from '@/state/load-seldom';
+import { useNotice } from '@/state/notice';
 import { photoKey, usePhotosWaiting } from '@/state/photos-waiting';
 import { anEvent, anInstrument, openTestHousehold, standAt, TONIGHT } from '@/testing/household';
 import { runHook } from '@/testing/hook';
@@ -13,7 +14,11 @@ jest.mock('expo-router', () => ({
   router: { push: jest.fn(), replace: jest.fn(), canGoBack: () => false },
   useLocalSearchParams: jest.fn(() => ({})),
 }));
-jest.mock('@/state/actions', () => ({ act: jest.fn(async (_id: string, drafts: unknown[]) => drafts) }));
+jest.mock('@/state/actions', () => ({
+  act: jest.fn(async (_id: string, drafts: unknown[]) => drafts),
+  enter: jest.fn(async (events: unknown[]) => events),
+  takeBack: jest.fn(async () => undefined),
+}));
 jest.mock('@/state/load-seldom', () => ({ loadPhotos: jest.fn() }));
 
 const DAY = 86_400_000;
@@ -22,10 +27,11 @@ const plover = anInstrument('Plover', 'guitar', 'steel');
 const hash = (digit: string) => digit.repeat(64);
 const taken = (daysAgo: number, photo: string, look: 'bridge-lean' | 'seams' | null, zone: 'bridge' | null = null) =>
   anEvent(heron, 'photographed', TONIGHT - daysAgo * DAY, { photo, look, zone, findingId: null });
+const putBack = jest.fn(async () => undefined);
 const photos = {
   keepPhoto: jest.fn(async () => hash('f')),
   sendPhotos: jest.fn(async () => undefined),
-  removePhoto: jest.fn(async () => undefined),
+  removePhoto: jest.fn(async () => putBack),
   sendAgain: jest.fn(async () => undefined),
   letGo: jest.fn(),
 };
@@ -68,15 +74,17 @@ describe('an instrument’s photographs', () => {
     const hook = runHook(() => usePhotosOf(heron, 'seams'));
     expect(hook.now.group?.key).toBe('seams');
     await hook.after(({ remove, photos: own }) => remove(own[0]!));
-    expect(photos.removePhoto).toHaveBeenLastCalledWith(
-      { instrumentId: heron.id, photo: hash('c') },
-      events[2]!.id,
-      false,
-      expect.stringMatching(/removed/),
-    );
+    expect(jest.mocked(enter).mock.calls[0]![0]).toMatchObject([
+      { type: 'retracted', payload: { eventId: events[2]!.id } },
+    ]);
+    expect(photos.removePhoto).toHaveBeenLastCalledWith({ instrumentId: heron.id, photo: hash('c') });
+    await useNotice.getState().notice!.undo!();
+    expect(putBack).toHaveBeenCalledTimes(1);
+    expect(takeBack).toHaveBeenCalledTimes(1);
     await hook.after(({ choose }) => choose('bridge-lean'));
     await hook.after(({ remove, photos: own }) => remove(own[0]!));
-    expect(jest.mocked(photos.removePhoto).mock.calls.at(-1)![2 as never]).toBe(true);
+    expect(photos.removePhoto).toHaveBeenCalledTimes(1);
+    expect(useNotice.getState().notice!.text).toMatch(/another entry has it/);
   });
 
   it('say what waits and what was refused; a new one is of what is shown', async () => {

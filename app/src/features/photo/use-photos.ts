@@ -1,9 +1,11 @@
 import type { Instrument } from '@tembrin/contract';
 import { useEffect, useState } from 'react';
-import { act } from '@/state/actions';
+import { act, enter, takeBack } from '@/state/actions';
 import { call } from '@/state/api';
 import { useAssessment, useComplete } from '@/state/assessments';
 import { loadPhotos } from '@/state/load-seldom';
+import { written } from '@/state/log';
+import { notify } from '@/state/notice';
 import { photoKey, usePhotosWaiting } from '@/state/photos-waiting';
 import { ZONE_NAMES } from '@/copy/names';
 import { copy } from '@/copy/screens/photo/photos';
@@ -56,7 +58,18 @@ async function keepAndRecord(instrument: Instrument, bytes: Uint8Array, { look, 
   return done.length > 0;
 }
 
-/** An instrument's photographs: two dates of one thing side by side. @param wanted what is shown first */
+/** Takes a photograph off the record, and offers to put it back. @param elsewhere whether another entry names it: then it stays */
+async function takeOff(name: { instrumentId: string; photo: string }, eventId: string, elsewhere: boolean) {
+  const retraction = written(name.instrumentId, { type: 'retracted', payload: { eventId } });
+  if ((await enter([retraction], null)).length === 0) return;
+  const putBack = elsewhere ? null : await (await loadPhotos()).removePhoto(name);
+  notify(elsewhere ? copy.removedHere : copy.removed, async () => {
+    await putBack?.();
+    await takeBack([retraction]);
+  });
+}
+
+/** An instrument’s photographs: two dates of one thing side by side. @param wanted what is shown first */
 export function usePhotosOf(instrument: Instrument, wanted: string | undefined) {
   const { log } = useAssessment(instrument);
   const complete = useComplete(instrument.id);
@@ -83,7 +96,7 @@ export function usePhotosOf(instrument: Instrument, wanted: string | undefined) 
     const elsewhere = log.photos.some(({ eventId, photo }) => photo === each.photo && eventId !== each.eventId);
     const name = { instrumentId: instrument.id, photo: each.photo };
     setLarge(null);
-    await (await loadPhotos()).removePhoto(name, each.eventId, elsewhere, copy.removed);
+    await takeOff(name, each.eventId, elsewhere);
   };
   const problemOf = ({ photo }: Photographed) => {
     const key = photoKey({ instrumentId: instrument.id, photo });

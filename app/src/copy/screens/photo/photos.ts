@@ -27,13 +27,14 @@ export const copy = {
   larger: 'Larger',
   smaller: 'Side by side',
   remove: 'Remove',
+  removedHere: 'Taken off the record here; another entry has it still.',
   removed: 'Photo removed. It goes from the server’s disk in 20 seconds.',
   waits: 'Waits on this device, sent later.',
   refused: (why: string) => `Not kept by the server: ${why}`,
   sendAgain: 'Send again',
   sights: {
     loading: 'Opening …',
-    gone: 'Not kept any more.',
+    gone: 'Not kept here any more, or not brought in yet.',
     'out-of-reach': 'Not on this device. It shows once the server can be reached.',
   },
   room: (count: number, bytes: number) =>
