@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import { FAMILIES, KINDS, kindsOf } from '../instruments';
+import { factsSchema } from './facts';
+import { QUESTIONS, SYMPTOMS, type Concerns, type QuestionId, type Skill, type SymptomId } from './signs';
+
+/** Who plays, from the least to the most that can be asked of them. */
+export const SKILLS = ['child', 'player', 'practised'] as const satisfies readonly Skill[];
+
+/** That a thing is as it should be. */
+export const FINE = 'fine';
+
+const symptomIds = Object.keys(SYMPTOMS) as [SymptomId, ...SymptomId[]];
+const questionIds = Object.keys(QUESTIONS) as QuestionId[];
+
+/** Most symptoms of one case: more is more than one case. */
+const MOST_SYMPTOMS = 5;
+
+/** Whether something concerns an instrument. */
+export const concerns = ({ families, kinds }: Concerns, { family, kind }: Pick<Case, 'family' | 'kind'>): boolean =>
+  families.includes(family) && (kinds === undefined || (kind !== null && kinds.includes(kind)));
+
+/** Something is wrong: of what instrument, whose, what is on record of it, what was said and what was answered. */
+export const caseSchema = z
+  .strictObject({
+    family: z.enum(FAMILIES),
+    kind: z.enum(KINDS).nullable().default(null),
+    player: z.enum(SKILLS).default('player'),
+    facts: factsSchema.default({}),
+    symptoms: z
+      .array(z.enum(symptomIds, { error: `Not a known symptom. Known: ${symptomIds.join(', ')}.` }))
+      .min(1, 'Say at least one thing that is wrong.')
+      .max(MOST_SYMPTOMS, `At most ${MOST_SYMPTOMS} symptoms: more is another case.`),
+    answers: z.record(z.string(), z.string()).default({}),
+  })
+  .superRefine((given, context) => {
+    const wrong = (path: string[], message: string) => context.addIssue({ code: 'custom', path, message });
+    const kinds = kindsOf(given.family);
+    if (given.kind !== null && !kinds.includes(given.kind))
+      wrong(
+        ['kind'],
+        kinds.length > 0
+          ? `A ${given.family} is one of: ${kinds.join(', ')}.`
+          : `A ${given.family} has one kind only: leave it out.`,
+      );
+    given.symptoms.forEach((id, at) => {
+      if (!concerns(SYMPTOMS[id], given)) wrong(['symptoms', String(at)], `A ${given.family} does not show ${id}.`);
+    });
+    if (new Set(given.symptoms).size < given.symptoms.length) wrong(['symptoms'], 'Say each symptom once.');
+    for (const [id, answer] of Object.entries(given.answers)) {
+      const question = questionIds.find((each) => each === id);
+      if (!question) wrong(['answers', id], 'Not a known look.');
+      else if (!concerns(QUESTIONS[question], given))
+        wrong(['answers', id], `It is not looked at on a ${given.family}.`);
+      else if (answer !== FINE && !(answer in QUESTIONS[question].answers))
+        wrong(['answers', id], `Answers: ${[FINE, ...Object.keys(QUESTIONS[question].answers)].join(', ')}.`);
+    }
+  });
+export type Case = z.infer<typeof caseSchema>;

@@ -1,0 +1,55 @@
+import { z } from 'zod';
+
+/** What is on record of an instrument and bears on what is wrong with it; whatever is left out is not known. */
+export const factsSchema = z.strictObject({
+  /** Share of their life the strings, and the hair, have behind them: 1 is spent. */
+  stringWear: z.number().min(0).max(10).optional(),
+  hairWear: z.number().min(0).max(10).optional(),
+  /** Days since strings went on, since the hair was new. */
+  stringDays: z.number().min(0).max(40_000).optional(),
+  hairDays: z.number().min(0).max(40_000).optional(),
+  /** Minutes bowed since the last rosining; days residue has lain on it. */
+  rosinMinutes: z.number().min(0).max(100_000).optional(),
+  residueDays: z.number().min(0).max(40_000).optional(),
+  /** The wood against its band, and which way it goes. */
+  wood: z.enum(['dry', 'usual', 'damp']).optional(),
+  drift: z.enum(['drying', 'steady', 'wetting']).optional(),
+  /** Days since a journey, a fall or knock, since it got wet, since it came new; hours the bow was left tight. */
+  journeyDays: z.number().min(0).max(40_000).optional(),
+  knockDays: z.number().min(0).max(40_000).optional(),
+  wetDays: z.number().min(0).max(40_000).optional(),
+  newDays: z.number().min(0).max(40_000).optional(),
+  tightHours: z.number().min(0).max(100_000).optional(),
+  /** Months since a luthier saw it; weeks it lay unplayed. */
+  checkupMonths: z.number().min(0).max(1_200).optional(),
+  lyingWeeks: z.number().min(0).max(5_000).optional(),
+});
+export type Facts = z.infer<typeof factsSchema>;
+
+const within = (days: number | undefined, most: number) => days !== undefined && days <= most;
+const beyond = (value: number | undefined, least: number) => value !== undefined && value >= least;
+
+/** What makes causes likelier, read off the facts. Limits from memory, but where the handbook gives them. */
+export const CONDITIONS = {
+  'strings-new': ({ stringDays }: Facts) => within(stringDays, 14),
+  'strings-just-on': ({ stringDays }: Facts) => within(stringDays, 3),
+  'strings-worn': ({ stringWear }: Facts) => beyond(stringWear, 0.8),
+  'strings-spent': ({ stringWear }: Facts) => beyond(stringWear, 1.1),
+  'hair-new': ({ hairDays }: Facts) => within(hairDays, 14),
+  'hair-worn': ({ hairWear }: Facts) => beyond(hairWear, 0.8),
+  'rosin-due': ({ rosinMinutes }: Facts) => beyond(rosinMinutes, 120),
+  'rosin-just': ({ rosinMinutes }: Facts) => rosinMinutes !== undefined && rosinMinutes <= 10,
+  residue: ({ residueDays }: Facts) => beyond(residueDays, 7),
+  dry: ({ wood }: Facts) => wood === 'dry',
+  damp: ({ wood }: Facts) => wood === 'damp',
+  drying: ({ drift }: Facts) => drift === 'drying',
+  wetting: ({ drift }: Facts) => drift === 'wetting',
+  journey: ({ journeyDays }: Facts) => within(journeyDays, 14),
+  knock: ({ knockDays }: Facts) => within(knockDays, 30),
+  wet: ({ wetDays }: Facts) => within(wetDays, 3),
+  'new-here': ({ newDays }: Facts) => within(newDays, 30),
+  'left-tight': ({ tightHours }: Facts) => beyond(tightHours, 24),
+  'checkup-late': ({ checkupMonths }: Facts) => beyond(checkupMonths, 18),
+  lay: ({ lyingWeeks }: Facts) => beyond(lyingWeeks, 3),
+} as const satisfies Record<string, (facts: Facts) => boolean>;
+export type Condition = keyof typeof CONDITIONS;
