@@ -149,7 +149,14 @@ async function sendPhotos(): Promise<void> {
   const [waiting, removals] = await Promise.all(
     (['photoOutbox', 'photoRemovals'] as const).map((name) => link.store?.count(name)),
   ).catch(() => []);
-  if (waiting || removals) await (await loadPhotos()).sendPhotos();
+  // What fails now is tried again with the next look.
+  if (waiting || removals)
+    await loadPhotos()
+      .then(
+        (photos) => photos.sendPhotos(),
+        () => undefined,
+      )
+      .catch(() => undefined);
 }
 
 /**

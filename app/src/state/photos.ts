@@ -1,5 +1,6 @@
 import { sha256 } from '@noble/hashes/sha2.js';
 import { bytesToHex } from '@noble/hashes/utils.js';
+import type { Problem } from '@tembrin/contract';
 import { call, callForFile } from './api';
 import { askToPersist, openDeviceStore, type DeviceStore, type PhotoName } from './device-store';
 import { useLog } from './log-state';
@@ -19,19 +20,23 @@ async function storeNow(): Promise<DeviceStore> {
   const { householdId } = useLog.getState();
   if (householdId === null) throw new Error('No household is open.');
   if (link.householdId !== householdId || !link.store) {
+    const before = link.store;
+    void before?.then((store) => store.close()).catch(() => undefined);
     link.householdId = householdId;
     const lost = () => void (link.store = null);
     link.store = openDeviceStore(householdId, lost);
     link.store.catch(lost);
+    await show(await link.store);
   }
-  const store = await link.store;
-  await show(store);
-  return store;
+  return link.store;
 }
 
 async function show(store: DeviceStore): Promise<void> {
-  const all = await store.getAll('photoOutbox');
-  usePhotosWaiting.setState(Object.fromEntries(all.map((each) => [photoKey(each), each.problem ?? null])), true);
+  const waiting: Record<string, Problem | null> = {};
+  // One after another: together they could be more than a phone holds.
+  for (const key of await store.getAllKeys('photoOutbox'))
+    waiting[key] = (await store.get('photoOutbox', key))?.problem ?? null;
+  usePhotosWaiting.setState(waiting, true);
 }
 
 /** The name a photograph is kept under. @param bytes of the whole file */
@@ -130,6 +135,7 @@ export async function sendAgain(name: PhotoName): Promise<void> {
   const store = await storeNow();
   const each = await store.get('photoOutbox', photoKey(name));
   if (each) await store.put('photoOutbox', { ...each, problem: undefined }, photoKey(name));
+  await show(store);
   await sendPhotos();
 }
 

@@ -26,12 +26,12 @@ interface Asked {
 
 /**
  * What the worker is asked: to open a picture and look for what is measured, to look at the open one for something else, to read it by
- * handles, or to write one as it is kept: that of a file, or the open one.
+ * handles, or to write that of a file as it is kept.
  */
 export type VisionJob =
   | ({ kind: 'open'; file: Blob } & Asked)
   | ({ kind: 'look' } & Asked)
-  | { kind: 'write'; file: Blob | null }
+  | { kind: 'write'; file: Blob }
   | ({ kind: 'read'; corners: Quad | null; points: readonly Point[] } & Asked);
 
 /** What it found, or read. Where nothing was found the handles stand somewhere to begin from, and why is said. */

@@ -26,7 +26,7 @@ import {
 import { HANDLES, type Measured, type VisionAnswer, type VisionJob } from './vision-jobs';
 
 /** Looks at a photograph, away from the thread that draws. The picture stays here from job to job. */
-let picture: { canvas: OffscreenCanvas; grey: Grey } | null = null;
+let picture: Grey | null = null;
 
 type Asked = Pick<Extract<VisionJob, { kind: 'look' }>, 'what' | 'tailpiece'>;
 type Found = Extract<VisionAnswer, { kind: 'found' }>;
@@ -200,16 +200,15 @@ async function open({ file, ...asked }: Extract<VisionJob, { kind: 'open' }>): P
   } catch {
     return answer({ kind: 'not-opened' });
   }
-  picture = { canvas, grey: greyIn(canvas) };
+  picture = greyIn(canvas);
   const [whole, shown] = await Promise.all([createImageBitmap(canvas), shownFrom(canvas)]);
   answer({ kind: 'opened', whole, shown }, whole, shown);
-  answer(found(picture.grey, asked));
+  answer(found(picture, asked));
 }
 
-async function write(file: Blob | null): Promise<void> {
+async function write(file: Blob): Promise<void> {
   try {
-    const canvas = file ? await openedFrom(file) : picture?.canvas;
-    answer({ kind: 'written', bytes: canvas ? await writtenFrom(canvas) : null });
+    answer({ kind: 'written', bytes: await writtenFrom(await openedFrom(file)) });
   } catch {
     answer({ kind: 'not-opened' });
   }
@@ -218,5 +217,5 @@ async function write(file: Blob | null): Promise<void> {
 self.onmessage = ({ data }: MessageEvent<VisionJob>) => {
   if (data.kind === 'open') return void open(data);
   if (data.kind === 'write') return void write(data.file);
-  if (picture) answer(data.kind === 'look' ? found(picture.grey, data) : read(picture.grey, data));
+  if (picture) answer(data.kind === 'look' ? found(picture, data) : read(picture, data));
 };
