@@ -77,6 +77,8 @@ test('the bridge is photographed as it is looked at, without a connection; a yea
   expect(first!.text).not.toMatch(/Exif|GPS|Harbour/);
 
   // The same once more is the same picture; another stands beside it.
+  await choose(page, before);
+  await expect(page.getByText('This very picture is on record already.')).toBeVisible();
   await choose(page, after);
   await expect(page.getByRole('img', { name: /^Bridge, upright, \d/ })).toHaveCount(2);
   await expect(page.getByText(/^2 photos of the household, 0.0 of 500 MB/)).toBeVisible();

@@ -29,6 +29,7 @@ const taken = (daysAgo: number, photo: string, look: 'bridge-lean' | 'seams' | n
   anEvent(heron, 'photographed', TONIGHT - daysAgo * DAY, { photo, look, zone, findingId: null });
 const putBack = jest.fn(async () => undefined);
 const photos = {
+  hashOf: jest.fn(() => hash('f')),
   keepPhoto: jest.fn(async () => hash('f')),
   sendPhotos: jest.fn(async () => undefined),
   removePhoto: jest.fn(async () => putBack),
@@ -99,6 +100,11 @@ describe('an instrument’s photographs', () => {
       [{ type: 'photographed', payload: { photo: hash('f'), look: 'bridge-lean', zone: 'bridge', findingId: null } }],
       expect.any(String),
     );
+    // The very same once more is none to add.
+    photos.hashOf.mockReturnValueOnce(hash('b'));
+    await hook.after(({ add }) => add(Uint8Array.of(1)));
+    expect(act).toHaveBeenCalledTimes(1);
+    expect(useNotice.getState().notice!.text).toMatch(/on record already/);
   });
 });
 

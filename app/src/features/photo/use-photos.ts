@@ -46,9 +46,18 @@ function useRoom(count: number) {
   return room;
 }
 
-/** Keeps a photograph and puts it on record. @returns whether it is */
-async function keepAndRecord(instrument: Instrument, bytes: Uint8Array, { look, zone }: Pick<Group, 'look' | 'zone'>) {
+/** Keeps a photograph and puts it on record, unless the very same picture of the same thing is. @returns whether it came to it */
+async function keepAndRecord(
+  instrument: Instrument,
+  bytes: Uint8Array,
+  { look, zone, photos: there }: Omit<Group, 'key' | 'title'>,
+) {
   const photos = await loadPhotos();
+  const hash = photos.hashOf(bytes);
+  if (there.some((each) => each.photo === hash)) {
+    notify(copy.already);
+    return false;
+  }
   const photo = await photos.keepPhoto(instrument.id, bytes);
   if (photo === null) return false;
   const payload = { photo, look, zone, findingId: null };
@@ -123,7 +132,7 @@ export function usePhotosOf(instrument: Instrument, wanted: string | undefined) 
     sendAgain: async ({ photo }: Photographed) =>
       (await loadPhotos()).sendAgain({ instrumentId: instrument.id, photo }),
     add: async (bytes: Uint8Array) => {
-      const as = group ?? { look: null, zone: 'whole' as const };
+      const as = group ?? { look: null, zone: 'whole' as const, photos: [] };
       if (await keepAndRecord(instrument, bytes, as)) setPair([null, null]);
     },
   };

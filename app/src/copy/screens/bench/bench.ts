@@ -3,7 +3,7 @@ import { dayWords } from '@/copy/dates';
 /** What features/bench/Bench.tsx says. */
 export const copy = {
   photo: 'Measure by photo',
-  photoText: 'A bow’s gap, or any length, beside a bank card.',
+  photoText: 'Bow gap, bridge lean, hair, camber, or a length beside a bank card.',
   gauge: 'Gauge at true size',
   gaugeText: 'This screen as a ruler, a bow gap, a right angle: matched once against a card.',
   lookItOver: 'Look it over',

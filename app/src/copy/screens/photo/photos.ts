@@ -13,6 +13,7 @@ export const copy = {
   noPhoto: 'Without the photo',
   adding: 'Opening the picture …',
   added: 'The photo is on record.',
+  already: 'This very picture is on record already.',
   chosen: 'Photo that goes with this look',
   file: 'Picture to keep',
   of: 'What it shows',
