@@ -143,12 +143,12 @@ export function askToPersist(): void {
 }
 let asked = false;
 
-/** How many photographs of a household wait on this device. */
+/** How many photographs of a household wait on this device to be sent, or to be removed from the server. */
 export async function waitingPhotos(householdId: string): Promise<number> {
   const store = await openDeviceStore(householdId);
-  const count = await store.count('photoOutbox');
+  const [unsent, removals] = await Promise.all([store.count('photoOutbox'), store.count('photoRemovals')]);
   store.close();
-  return count;
+  return unsent + removals;
 }
 
 export async function removeDeviceStore(householdId: string): Promise<void> {

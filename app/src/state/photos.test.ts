@@ -104,6 +104,8 @@ test('removed, it can be put back for a while; then it goes from the server too'
   await keepPhoto(heron.id, bytes);
   await sendPhotos();
   const putBack = await removePhoto(name);
+  // Signing out now must not forget it.
+  expect(await waitingPhotos(householdId())).toBe(1);
   // Before its time nothing is removed.
   await sendPhotos();
   expect(stored!.size).toBe(1);

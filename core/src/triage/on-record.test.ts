@@ -11,23 +11,14 @@ import {
 } from '.';
 import { usualFacts } from '../instruments';
 import { scribe } from '../testing/events';
+import { seen } from '../testing/looks';
 import { anyFacts, anyLog, NOW, situation } from '../testing/situations';
 
 const DAY = 86_400_000;
 const { event } = scribe();
 const at = (daysAgo: number) => NOW - daysAgo * DAY;
 const looked = (daysAgo: number, look: 'bridge-lean' | 'seams', verdict: 'good' | 'watch' | 'act') =>
-  event('looked-at', at(daysAgo), {
-    look,
-    verdict,
-    overId: null,
-    by: 'player',
-    zone: null,
-    point: null,
-    figures: [],
-    string: null,
-    note: '',
-  });
+  event('looked-at', at(daysAgo), seen(look, verdict));
 
 test('what is on record is told in its own figures; what nobody knows is left out', () => {
   const known = situation({ ...usualFacts('violin'), since: '2026-05-22' }, [

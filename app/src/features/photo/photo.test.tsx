@@ -110,12 +110,16 @@ describe('an instrument’s photographs', () => {
 
 describe('measuring by photograph', () => {
   let asked: VisionJob[];
+  /** The picture as the worker writes it; null where it cannot. */
+  let picture: Uint8Array | null;
   let tell: (answer: VisionAnswer) => Promise<void>;
   beforeEach(() => {
     asked = [];
     global.Worker = class {
       onmessage: ((event: { data: VisionAnswer }) => void) | null = null;
       postMessage(job: VisionJob) {
+        if (job.kind === 'write')
+          return queueMicrotask(() => this.onmessage?.({ data: { kind: 'written', bytes: picture } }));
         asked.push(job);
         tell = (data) => settle(async () => this.onmessage?.({ data }));
       }
@@ -168,6 +172,34 @@ describe('measuring by photograph', () => {
     expect(jest.mocked(act).mock.calls[0]![1]).toMatchObject([
       { type: 'measured', payload: { figure: 'bow-gap', value: 7.5 } },
     ]);
+  });
+
+  it('keeps its picture with the reading; a picture that cannot be written is said, one that nothing names is let go of', async () => {
+    openTestHousehold([heron]);
+    const hook = runHook(() => useMeasurePhoto(heron));
+    Object.assign(File.prototype, { slice: () => ({ arrayBuffer: () => Promise.resolve(JPEG.buffer) }) });
+    await hook.after(({ take }) => take(file));
+    await tell(found({}));
+    await tell({ kind: 'read', reading: { value: 7, sd: 0.1 }, seen: [], fault: null });
+    await hook.after(({ setKeeps }) => setKeeps(true));
+    const recordWith = (bytes: Uint8Array | null) => {
+      picture = bytes;
+      return hook.after(({ record }) => record());
+    };
+    await recordWith(null);
+    expect(act).not.toHaveBeenCalled();
+    expect(useNotice.getState().notice).toMatchObject({ problem: true, text: expect.stringMatching(/could not open/) });
+    jest.mocked(act).mockResolvedValueOnce([]);
+    await recordWith(Uint8Array.of(1));
+    expect(photos.letGo).toHaveBeenCalledWith({ instrumentId: heron.id, photo: hash('f') });
+    await recordWith(Uint8Array.of(1));
+    expect(
+      jest
+        .mocked(act)
+        .mock.calls.at(-1)![1]
+        .map(({ type }) => type),
+    ).toEqual(['measured', 'photographed']);
+    expect(photos.sendPhotos).toHaveBeenCalled();
   });
 
   it('reads nothing before every handle was set that the device could not lay', async () => {
