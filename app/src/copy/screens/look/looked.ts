@@ -2,13 +2,14 @@ import { dateWords, lastingWords } from '@/copy/dates';
 import type { Moment } from '@/copy/lists';
 import type { Window } from '@tembrin/core/wear';
 
+const counted = (looks: number) => (looks === 1 ? 'One look' : `${looks} looks`);
 const midst = (window: Window, { nowMs, timeZone }: Moment) => dateWords(window.middle, nowMs, timeZone);
 
 /** What features/look/Looked.tsx says. */
 export const copy = {
   title: 'Looked over',
-  took: (ms: number, looks: number) => `${looks} looks in ${lastingWords(ms)}.`,
-  looks: (looks: number) => `${looks} looks.`,
+  took: (ms: number, looks: number) => `${counted(looks)} in ${lastingWords(ms)}.`,
+  looks: (looks: number) => `${counted(looks)}.`,
   allGood: 'All that was looked at is as it should be.',
   found: 'Found',
   whatItChanges: 'What it changes',
