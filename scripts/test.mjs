@@ -19,20 +19,50 @@ function note(name, passed, failed, seconds) {
   results.push({ name, passed, failed, seconds });
 }
 
-/** Runs a command. What it prints is told once it ends, under its name, unless it runs alone: others run beside it. */
+/** A command that takes so long hangs: several times what the longest of them takes. */
+const ENDLESS_MS = 25 * 60_000;
+
+/**
+ * Runs a command. What it prints is told once it ends, under its name, unless it runs alone: others run beside it. One that
+ * hangs is ended with all it started, and what it left running when it ended is ended too; it counts as failed.
+ */
 function run(name, command, args, alone) {
   const began = Date.now();
   if (alone) console.log(`\n— ${name}`);
   return new Promise((resolve) => {
-    const child = spawn(command, args, { cwd: ROOT, env, stdio: alone ? 'inherit' : ['ignore', 'pipe', 'pipe'] });
+    const stdio = alone ? 'inherit' : ['ignore', 'pipe', 'pipe'];
+    const child = spawn(command, args, { cwd: ROOT, env, stdio, detached: true });
+    const endAll = () => {
+      try {
+        process.kill(-child.pid, 'SIGKILL');
+      } catch {
+        // Nothing of it runs any more.
+      }
+    };
+    groups.add(endAll);
     let said = '';
     for (const stream of alone ? [] : [child.stdout, child.stderr]) stream.on('data', (text) => (said += text));
+    const hangs = setTimeout(() => {
+      said += `\n${name} took longer than ${ENDLESS_MS / 60_000} minutes and was ended.`;
+      endAll();
+    }, ENDLESS_MS);
+    child.once('exit', endAll);
     child.once('close', (status) => {
+      clearTimeout(hangs);
+      groups.delete(endAll);
       if (!alone) console.log(`\n— ${name}\n${said}`);
       resolve({ status: status ?? 1, seconds: Math.round((Date.now() - began) / 1000) });
     });
   });
 }
+
+/** Each runs in a group of its own: who breaks the whole off ends them too. */
+const groups = new Set();
+for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+  process.once(signal, () => {
+    for (const endAll of groups) endAll();
+    process.exit(1);
+  });
 
 /** A check that either passes or does not. */
 async function check(name, command, args) {
@@ -62,6 +92,8 @@ function jest(name, projects) {
   const args = [
     '--ci',
     '--runInBand',
+    // A test that fails half way may leave a connection open, and what has one open never ends by itself.
+    '--forceExit',
     `--testTimeout=${HANGS_MS}`,
     '--json',
     `--outputFile=${report}`,

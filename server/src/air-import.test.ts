@@ -6,6 +6,7 @@ import { IntakeJobs } from './intake/jobs';
 import { importReadings } from './store/air/import-readings';
 import { airOf, LOGGER_PLAN, numberOf, room, sensor, type Party } from './testing/air';
 import { household, openServer, type TestServer } from './testing/fixtures';
+import { until } from './testing/until';
 
 let server: TestServer;
 beforeAll(() => {
@@ -245,12 +246,10 @@ describe('importing a logger’s file', () => {
         await held;
       });
     const state = async (which: number) => (await jobs[1 - which]!.progress(party.household.id, ids[which]!)).state;
-    const untilState = async (which: number, wanted: string) => {
-      while ((await state(which).catch(() => 'not begun')) !== wanted)
-        await new Promise((resolve) => setTimeout(resolve, 50));
-    };
+    const untilState = (which: number, wanted: string) =>
+      until(async () => (await state(which).catch(() => 'not begun')) === wanted, 25_000);
     const first = run(0);
-    while (begun.length === 0) await new Promise((resolve) => setTimeout(resolve, 20));
+    await until(() => begun.length > 0, 25_000, 20);
     const second = run(1);
     await untilState(1, 'waiting');
     expect(begun).toEqual([0]);

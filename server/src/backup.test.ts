@@ -11,7 +11,12 @@ import { judged } from './testing/judged';
 
 const ROOT = join(__dirname, '../..');
 const scratch = mkdtempSync(join(tmpdir(), 'tembrin-backup-test-'));
-afterAll(() => rmSync(scratch, { recursive: true, force: true }));
+/** Ends the databases that a test which failed half way left running. */
+const stops: (() => Promise<void>)[] = [];
+afterAll(async () => {
+  await Promise.all(stops.map((stop) => stop()));
+  rmSync(scratch, { recursive: true, force: true });
+});
 
 /** Surroundings in which nothing is told of the tests' own database. */
 function outside(dataFolder: string): NodeJS.ProcessEnv {
@@ -41,13 +46,14 @@ async function started(dataFolder: string) {
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
   });
   const [settings] = (await once(child, 'message')) as [Record<string, string>];
-  return {
-    settings,
-    stop: async () => {
-      child.send('stop');
-      await once(child, 'exit');
-    },
+  const stop = async () => {
+    if (child.exitCode !== null) return;
+    const exited = once(child, 'exit');
+    if (child.connected) child.send('stop');
+    await exited;
   };
+  stops.push(stop);
+  return { settings, stop };
 }
 
 test('a backup made while it runs, put back into an empty folder, is judged alike', async () => {
@@ -76,7 +82,11 @@ test('a backup made while it runs, put back into an empty folder, is judged alik
   // Somebody writes all the while; what was there before the backup is in it whole.
   let writing = true;
   const writes = (async () => {
-    for (; writing; await new Promise((resolve) => setTimeout(resolve, 20)))
+    for (
+      const givenUp = Date.now() + 120_000;
+      writing && Date.now() < givenUp;
+      await new Promise((resolve) => setTimeout(resolve, 20))
+    )
       await (await household(server)).browser.get('/household').expect(200);
   })();
   const file = join(scratch, 'backup.tar.gz');

@@ -5,6 +5,7 @@ import { v7 as uuid } from 'uuid';
 import { LOGGER_PLAN, ROOM } from './testing/air';
 import { madeEvent, PASSWORD } from './testing/fixtures';
 import { cookieOf, endProcess, roundRobin, send, startProcess, type Running } from './testing/processes';
+import { until } from './testing/until';
 
 /** Two processes on one database behind a balancer that sends every request to the other one. */
 let servers: Running[];
@@ -31,8 +32,9 @@ test('a device that polls misses nothing, and of sessions over each other one is
   const { cookie, id } = await newcomer();
   const found = new Map<string, LogEvent>();
   let writing = true;
+  const givenUp = Date.now() + 110_000;
   const polling = (async () => {
-    for (let after = 0, last = false; ; last = !writing) {
+    for (let after = 0, last = false; Date.now() < givenUp; last = !writing) {
       const page = await json<LogPage>(send(balancer.url, 'GET', `/events?after=${after}`, undefined, cookie));
       for (const event of page.events) found.set(event.id, event);
       after = page.reached;
@@ -90,7 +92,7 @@ test('an import at one is told of, and stopped, at the other', async () => {
   const brought = bring(servers[0]!.url, importId);
   const progress = () =>
     json<{ state?: string; lines: number }>(send(servers[1]!.url, 'GET', `/imports/${importId}`, undefined, cookie));
-  for (let lines = 0; lines < 20_000;) ({ lines = 0 } = await progress());
+  await until(async () => ((await progress()).lines ?? 0) >= 20_000, 60_000, 1);
   expect((await send(servers[1]!.url, 'DELETE', `/imports/${importId}`, undefined, cookie)).status).toBe(204);
   expect((await brought).status).toBe(409);
   expect(await progress()).toMatchObject({ state: 'cancelled' });
@@ -125,9 +127,6 @@ describe('workers of one start', () => {
     return children.map(Number).filter((each) => readFileSync(`/proc/${each}/cmdline`, 'utf8').includes('src/main.ts'));
   };
   const up = async () => (await send(started.url, 'GET', '/ready').catch(() => null))?.status === 200;
-  const until = async (ready: () => boolean | Promise<boolean>) => {
-    while (!(await ready())) await new Promise((resolve) => setTimeout(resolve, 100));
-  };
 
   test('share a port, are started again when they end, and stop together', async () => {
     await until(() => workers().length === 2);

@@ -7,6 +7,7 @@ import { readConfig } from './config';
 import { connect } from './database/connect';
 import { send, startProcess } from './testing/processes';
 import { household, openServer, PASSWORD, visitor } from './testing/fixtures';
+import { until } from './testing/until';
 
 const post = (url: string, path: string, body: object) => send(url, 'POST', path, body);
 
@@ -21,8 +22,9 @@ test('asked to stop, a server finishes what it is doing and then ends', async ()
   await fetch(`${url}/health`);
   child.kill('SIGTERM');
   // Nobody new is taken in.
+  const givenUp = Date.now() + 20_000;
   await expect(async () => {
-    for (;;) await fetch(`${url}/health`);
+    while (Date.now() < givenUp) await fetch(`${url}/health`);
   }).rejects.toThrow();
   const answered = once(slow, 'response') as Promise<[IncomingMessage]>;
   slow.end(body.slice(20));
@@ -80,13 +82,17 @@ test('killed in the middle of an import, a server leaves nothing half there, and
     });
   const importId = uuid();
   const broken = send(url, importId).catch(() => null);
-  for (let read = 0; read < 15_000;) {
-    const answer = await fetch(`${url}/imports/${importId}`, { headers: { cookie } });
-    if (!answer.ok) continue;
-    const { state, lines: count } = (await answer.json()) as { state: string; lines: number };
-    expect(state).toBe('running');
-    read = count;
-  }
+  await until(
+    async () => {
+      const answer = await fetch(`${url}/imports/${importId}`, { headers: { cookie } });
+      if (!answer.ok) return false;
+      const { state, lines: count } = (await answer.json()) as { state: string; lines: number };
+      expect(state).toBe('running');
+      return count >= 15_000;
+    },
+    60_000,
+    1,
+  );
   child.kill('SIGKILL');
   await once(child, 'exit');
   await broken;
