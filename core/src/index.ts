@@ -12,6 +12,7 @@ export * from './air';
 export * from './strings';
 export * from './sets';
 export * from './sound';
+export * from './guided';
 export * from './listening';
 export * from './bow';
 export * from './care';

@@ -35,7 +35,7 @@ soon, as JSON. A case:
 \`\`\`
 
 \`family\`: violin, viola, cello, bass, guitar or harp; \`kind\` for a guitar (steel, classical, electric, bass-guitar) and a harp (lever,
-pedal). \`player\`, who looks: ${SKILLS.map((each) => `\`${each}\``).join(', ')}. Whatever is left out is not known. Chances are stated classes: ${Object.entries(
+pedal). \`earlier\`: ids of causes that earlier troubles of this instrument turned out to be. \`player\`, who looks: ${SKILLS.map((each) => `\`${each}\``).join(', ')}. Whatever is left out is not known. Chances are stated classes: ${Object.entries(
     CHANCES,
   )
     .map(([name, value]) => `${name} ${value}`)

@@ -60,6 +60,8 @@ const RELIEF_MM: Readonly<Partial<Record<Kind, readonly [number, number]>>> = {
   classical: [0.1, 0.3],
   'bass-guitar': [0.2, 0.4],
 };
+/** The usual relief of a guitar's neck, mm: from and to; null where nobody has given it for its kind. */
+export const usualRelief = (kind: Kind | null): readonly [number, number] | null => RELIEF_MM[kind ?? 'steel'] ?? null;
 const RELIEF_BEYOND_MM = 0.1;
 const MOST_RELIEF_MM = 0.5;
 /** A rate of breaking is told from so many days on. */

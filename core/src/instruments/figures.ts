@@ -23,6 +23,7 @@ export const FIGURES = [
   'bow-stick-bend',
   'bow-camber',
   'sharpened-off',
+  'arm-length',
 ] as const;
 export type Figure = (typeof FIGURES)[number];
 
@@ -38,7 +39,7 @@ export interface FigureData {
   step: number;
   /** Where to begin when nothing was measured yet. */
   start: number;
-  /** Read while looking it over: not one of the fit, so that no set-up sheet asks for it. */
+  /** Read while looking it over, or of who grows: no set-up sheet asks for it. */
   looked?: true;
 }
 
@@ -242,6 +243,16 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 100,
     step: 1,
     start: 0,
+    looked: true,
+  },
+  'arm-length': {
+    title: 'Arm',
+    how: 'Held out to the side, palm up: from the neck to the middle of the palm.',
+    unit: 'mm',
+    least: 250,
+    most: 900,
+    step: 5,
+    start: 500,
     looked: true,
   },
 };

@@ -48,5 +48,5 @@ export const violin = {
   strings: { ...BOWED_STRINGS, temperament: 'fifths' },
   touched: 'The neck, the shoulders, the chin rest, the ribs.',
   zones: [...BOWED_ZONES, 'shoulder-rest', 'chin-rest'],
-  figures: ['rest-left', 'rest-right', 'rest-position', ...BOWED_FIGURES],
+  figures: ['rest-left', 'rest-right', 'rest-position', ...BOWED_FIGURES, 'arm-length'],
 } as const satisfies FamilyRecord;

@@ -3,11 +3,13 @@ import { airPayloads } from './air-events';
 import { bowPayloads } from './bow-events';
 import { carePayloads } from './care-events';
 import { findingPayloads } from './finding-events';
+import { jobPayloads } from './job-events';
 import { id, instant } from './primitives';
 import { photoPayloads } from './photo-events';
 import { roundPayloads } from './round-events';
 import { sessionPayloads } from './session-events';
 import { stringPayloads } from './string-events';
+import { troublePayloads } from './trouble-events';
 
 /** Every type of event with what it carries; what each means stands beside it, in the file of its topic. */
 const payloads = {
@@ -19,6 +21,8 @@ const payloads = {
   ...airPayloads,
   ...findingPayloads,
   ...photoPayloads,
+  ...troublePayloads,
+  ...jobPayloads,
 } as const;
 type Payloads = typeof payloads;
 

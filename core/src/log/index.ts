@@ -26,6 +26,8 @@ export {
   type Settled,
 } from './finding-events';
 export type { Move, Weighing } from './air-events';
+export { JOBS, type JobId, type Work } from './job-events';
+export { SEEKERS, type Seeker, type Trouble } from './trouble-events';
 export type { OfBow } from './bow-events';
 export type { Measure } from './care-events';
 export { photoHash, type Photographed } from './photo-events';

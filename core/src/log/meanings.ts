@@ -3,16 +3,37 @@ import { bowTopic, type BowLists } from './bow-events';
 import { careTopic, type CareLists } from './care-events';
 import type { EventType, LogEvent } from './events';
 import { findingTopic, type FindingLists } from './finding-events';
+import { jobTopic, type JobLists } from './job-events';
 import { photoTopic, type PhotoLists } from './photo-events';
 import { roundTopic, type RoundLists } from './round-events';
 import { sessionTopic } from './session-events';
 import { stringTopic, type StringLists } from './string-events';
 import type { EventMeaning } from './topic';
+import { troubleTopic, type TroubleLists } from './trouble-events';
 
 /** The lists that events fill, each in order of time. */
-export type LogLists = RoundLists & StringLists & BowLists & CareLists & AirLists & FindingLists & PhotoLists;
+export type LogLists = RoundLists &
+  StringLists &
+  BowLists &
+  CareLists &
+  AirLists &
+  FindingLists &
+  PhotoLists &
+  TroubleLists &
+  JobLists;
 
-const TOPICS = [sessionTopic, roundTopic, stringTopic, bowTopic, careTopic, airTopic, findingTopic, photoTopic];
+const TOPICS = [
+  sessionTopic,
+  roundTopic,
+  stringTopic,
+  bowTopic,
+  careTopic,
+  airTopic,
+  findingTopic,
+  photoTopic,
+  troubleTopic,
+  jobTopic,
+];
 
 /** What each type of event means; one that is missing here does not compile. */
 const MEANINGS: { readonly [T in EventType]: EventMeaning<T, LogLists> } = {
@@ -24,6 +45,8 @@ const MEANINGS: { readonly [T in EventType]: EventMeaning<T, LogLists> } = {
   ...airTopic.events,
   ...findingTopic.events,
   ...photoTopic.events,
+  ...troubleTopic.events,
+  ...jobTopic.events,
 };
 
 /** What an event means. */

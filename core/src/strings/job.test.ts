@@ -1,5 +1,6 @@
 import { changeJob, changeOrder, type ChangeWay } from './change/job';
-import { CHILD, EYES, JOB_PICTURES, type JobStep } from './change/step';
+import { PICTURES, type GuidedStep } from '../guided';
+import { CHILD, EYES } from './change/step';
 import { recordOf, usualFacts, plainString, type Family, type Kind } from '../instruments';
 
 const KINDS: readonly (readonly [Family, Kind | undefined])[] = [
@@ -19,7 +20,7 @@ const jobOf = (family: Family, kind?: Kind, way: ChangeWay = 'B', positions?: nu
   return changeJob(facts, way, positions ?? all(facts.stringCount), () => null);
 };
 /** Ids of a block's steps, without the string's number. */
-const ids = (steps: readonly JobStep[]) => steps.map(({ id }) => id.replace(/^\d+-/, ''));
+const ids = (steps: readonly GuidedStep[]) => steps.map(({ id }) => id.replace(/^\d+-/, ''));
 
 describe.each(KINDS)('a change on a %s %s', (family, kind) => {
   const facts = usualFacts(family, kind);
@@ -34,7 +35,7 @@ describe.each(KINDS)('a change on a %s %s', (family, kind) => {
       expect(how.length).toBeGreaterThan(0);
       for (const sentence of how) expect([id, sentence]).toEqual([id, expect.stringMatching(/^[A-Z0-9].{15,}\.$/)]);
       if (caution !== undefined) expect(caution).toMatch(/^[A-Z].{15,}\.$/);
-      expect(JOB_PICTURES).toContain(picture);
+      expect(PICTURES).toContain(picture);
       expect([id, picture === 'none']).toEqual([id, id === 'ready']);
     }
   });
@@ -113,7 +114,7 @@ describe('what is said depends on what is there', () => {
     const job = changeJob(facts, 'B', [position], () => (spec ? plainString(...spec) : null));
     return job.blocks[1]!.steps;
   };
-  const step = (list: readonly JobStep[], id: string) => list.find((each) => each.id.endsWith(`-${id}`));
+  const step = (list: readonly GuidedStep[], id: string) => list.find((each) => each.id.endsWith(`-${id}`));
 
   it('the protector goes under the thinnest string alone', () => {
     expect(step(steps('violin', undefined, 3, null), 'protector')).toBeDefined();

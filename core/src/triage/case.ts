@@ -1,19 +1,24 @@
 import { z } from 'zod';
 import { FAMILIES, KINDS, kindsOf } from '../instruments';
+import { SEEKERS } from '../log';
 import { factsSchema } from './facts';
+import { CAUSES, type CauseId } from './causes';
 import { QUESTIONS, SYMPTOMS, type Concerns, type QuestionId, type Skill, type SymptomId } from './signs';
 
 /** Who plays, from the least to the most that can be asked of them. */
-export const SKILLS = ['child', 'player', 'practised'] as const satisfies readonly Skill[];
+export const SKILLS = SEEKERS satisfies readonly Skill[];
 
 /** That a thing is as it should be. */
 export const FINE = 'fine';
 
 const symptomIds = Object.keys(SYMPTOMS) as [SymptomId, ...SymptomId[]];
 const questionIds = Object.keys(QUESTIONS) as QuestionId[];
+const causeIds = Object.keys(CAUSES) as [CauseId, ...CauseId[]];
 
 /** Most symptoms of one case: more is more than one case. */
 const MOST_SYMPTOMS = 5;
+/** So many earlier troubles of an instrument tell of the next. From memory. */
+export const MOST_EARLIER = 20;
 
 /** Whether something concerns an instrument. */
 export const concerns = ({ families, kinds }: Concerns, { family, kind }: Pick<Case, 'family' | 'kind'>): boolean =>
@@ -26,6 +31,11 @@ export const caseSchema = z
     kind: z.enum(KINDS).nullable().default(null),
     player: z.enum(SKILLS).default('player'),
     facts: factsSchema.default({}),
+    /** What earlier troubles of this instrument turned out to be. */
+    earlier: z
+      .array(z.enum(causeIds, { error: `Not a known cause. Known: ${causeIds.join(', ')}.` }))
+      .max(MOST_EARLIER, `At most ${MOST_EARLIER}: the last ones.`)
+      .default([]),
     symptoms: z
       .array(z.enum(symptomIds, { error: `Not a known symptom. Known: ${symptomIds.join(', ')}.` }))
       .min(1, 'Say at least one thing that is wrong.')

@@ -26,6 +26,16 @@ export const factsSchema = z.strictObject({
 });
 export type Facts = z.infer<typeof factsSchema>;
 
+/** Facts within the bounds of what may be said: beyond them nothing more follows. */
+export function bounded(facts: Facts): Facts {
+  const shape: Record<string, z.ZodOptional> = factsSchema.shape;
+  const within = ([name, value]: [string, string | number]) => {
+    const inner = shape[name]!.unwrap();
+    return [name, inner instanceof z.ZodNumber ? Math.min(Number(value), inner.maxValue!) : value];
+  };
+  return Object.fromEntries(Object.entries(facts).map(within)) as Facts;
+}
+
 const within = (days: number | undefined, most: number) => days !== undefined && days <= most;
 const beyond = (value: number | undefined, least: number) => value !== undefined && value >= least;
 

@@ -27,11 +27,19 @@ function raising(id: CauseId, facts: Facts): Condition[] {
   return (Object.keys(CAUSES[id].raised ?? {}) as Condition[]).filter((condition) => CONDITIONS[condition](facts));
 }
 
-/** How likely a cause is by what is on record, before anything is seen. */
-export function priorOf(id: CauseId, facts: Facts): number {
+/** What it was before on this instrument it is so many times likelier to be again, and never more than so. From memory. */
+const AGAIN = { once: 2, most: 4 } as const;
+
+/**
+ * How likely a cause is by what is on record, before anything is seen.
+ * @param earlier what earlier troubles of this instrument were: each raises its own cause, within bounds
+ */
+export function priorOf(id: CauseId, facts: Facts, earlier: readonly CauseId[] = []): number {
   const { prior, raised } = CAUSES[id];
   const times = raising(id, facts).reduce((product, condition) => product * raised![condition]!, 1);
-  return Math.min(MOST_LIKELY, chanceOf(prior) * times);
+  const before = earlier.filter((each) => each === id).length;
+  const again = Math.min(AGAIN.most, AGAIN.once ** before);
+  return Math.min(MOST_LIKELY, chanceOf(prior) * times * again);
 }
 
 /**
@@ -49,7 +57,7 @@ function networkFor(given: Case, { present }: Seen): { ids: CauseId[]; network: 
       shown[placeOf(sign)]!.set(cause, CHANCES[chance]);
   });
   const leaks = SIGNS.map((sign) => (sign in SYMPTOMS ? LEAKS.symptom : LEAKS.answer));
-  return { ids, network: { priors: ids.map((id) => priorOf(id, given.facts)), leaks, shown } };
+  return { ids, network: { priors: ids.map((id) => priorOf(id, given.facts, given.earlier)), leaks, shown } };
 }
 
 /** Signs of an answer: the one that is there, and those of the same question that are not. */
@@ -80,6 +88,8 @@ export interface Suspect {
   for: SignId[];
   against: SignId[];
   raisedBy: Condition[];
+  /** How often it was this before, on this instrument. */
+  before: number;
 }
 
 export interface Judgement {
@@ -118,6 +128,7 @@ function suspectsOf({
         absent.has(sign) && CHANCES[chance] >= CHANCES.usually ? [sign] : [],
       ),
       raisedBy: raising(id, given.facts),
+      before: given.earlier.filter((each) => each === id).length,
     };
   });
   return all.sort((a, b) => b.chance - a.chance);
@@ -177,16 +188,35 @@ function nextLook(given: Case, ids: CauseId[], network: Network, seen: Seen): Qu
 /** Minutes that every look costs before it begins. */
 const SETTING_ABOUT = 0.5;
 
-/** What is wrong in a case: causes by their chances, what to look at next, who sees to it and how soon; dangers before all. */
-export function judgeCase(given: Case): Judgement {
+/** What a case comes to as it stands: causes by their chances, who sees to it and how soon; dangers before all. */
+function conclusionOf(given: Case): Omit<Judgement, 'next'> {
   const seen = seenIn(given);
   const { ids, network } = networkFor(given, seen);
   const causes = suspectsOf({ ids, chances: beliefIn(network, seen).chances, given, seen });
   const dangers = causes.filter(isNamed).map(({ id }) => id);
   const [first] = causes;
   const lead = first && first.chance >= TELLING ? first.id : null;
-  const next = nextLook(given, ids, network, seen);
-  if (dangers.length > 0) return { causes, lead, who: 'workshop', when: 'now', dangers, next };
-  if (lead) return { causes, lead, who: CAUSES[lead].who, when: CAUSES[lead].when, dangers, next };
-  return { causes, lead, who: 'teacher', when: 'soon', dangers, next };
+  if (dangers.length > 0) return { causes, lead, who: 'workshop', when: 'now', dangers };
+  if (lead) return { causes, lead, who: CAUSES[lead].who, when: CAUSES[lead].when, dangers };
+  return { causes, lead, who: 'teacher', when: 'soon', dangers };
+}
+
+/** What is wrong in a case, and what to look at next. */
+export function judgeCase(given: Case): Judgement {
+  const seen = seenIn(given);
+  const { ids, network } = networkFor(given, seen);
+  return { ...conclusionOf(given), next: nextLook(given, ids, network, seen) };
+}
+
+/** What a judgement comes to once a look is answered in one way. */
+export interface Outcome extends Pick<Judgement, 'lead' | 'who' | 'when' | 'dangers'> {
+  answer: string;
+}
+
+/** What would change a judgement: for each answer to a look, what it would come to. */
+export function outcomesOf(given: Case, question: QuestionId): Outcome[] {
+  return [FINE, ...Object.keys(QUESTIONS[question].answers)].map((answer) => {
+    const { lead, who, when, dangers } = conclusionOf({ ...given, answers: { ...given.answers, [question]: answer } });
+    return { answer, lead, who, when, dangers };
+  });
 }

@@ -4,7 +4,7 @@ import { decisive, type Finding, type InstrumentLog } from '../log';
 import { threadOf } from '../parts';
 import { DAY_MS, HOUR_MS, MONTH_DAYS, WEEK_MS } from '../time';
 import { FINE } from './case';
-import type { Facts } from './facts';
+import { bounded, type Facts } from './facts';
 import type { QuestionId } from './signs';
 
 /** When it came home from a journey last, ms. */
@@ -43,13 +43,13 @@ export function factsOnRecord({ facts: said, log, threads, bows, tension, air }:
     drift: body ? (drift > DRIFT ? 'wetting' : drift < -DRIFT ? 'drying' : 'steady') : undefined,
     journeyDays: since(nowMs, homeAt(log), DAY_MS),
     knockDays: since(nowMs, log.knocks.at(-1)?.at, DAY_MS),
-    wetDays: undefined,
+    wetDays: since(nowMs, log.works.findLast(({ job }) => job === 'wet')?.at, DAY_MS),
     newDays: since(nowMs, said.since === null ? null : Date.parse(said.since), DAY_MS),
     tightHours: tension?.tightSince ? since(nowMs, tension.tightSince, HOUR_MS) : tension?.idleHours,
     checkupMonths: since(nowMs, log.checkups.findLast(({ known }) => known)?.at, MONTH_DAYS * DAY_MS),
     lyingWeeks: since(nowMs, last ? (last.endedAt ?? nowMs) : null, WEEK_MS),
   };
-  return Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined)) as Facts;
+  return bounded(Object.fromEntries(Object.entries(facts).filter(([, value]) => value !== undefined)) as Facts);
 }
 
 /** A look that was found wrong, as an answer; where that is not clear from the look alone, none. */

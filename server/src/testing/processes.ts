@@ -12,12 +12,6 @@ export interface Running {
   url: string;
 }
 
-/** A test that fails half way leaves none of them behind: a process with one still running would never end. */
-const started = new Set<ChildProcess>();
-afterAll(() => {
-  for (const child of started) child.kill('SIGKILL');
-});
-
 /** Starts a server on the test database. @param settings other settings than usual */
 export async function startProcess(settings: Record<string, string> = {}): Promise<Running> {
   const child = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
@@ -25,8 +19,6 @@ export async function startProcess(settings: Record<string, string> = {}): Promi
     env: { ...process.env, PORT: '0', LOG_LEVEL: 'silent', NODE_ENV: 'production', OPENING_LIMIT: '1000', ...settings },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   });
-  started.add(child);
-  child.once('exit', () => started.delete(child));
   const [{ listening }] = (await once(child, 'message')) as [{ listening: number }];
   return { child, url: `http://127.0.0.1:${listening}${API_ROOT}` };
 }

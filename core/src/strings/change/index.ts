@@ -1,2 +1,2 @@
 export * from './job';
-export { JOB_PICTURES, type JobPicture, type JobStep } from './step';
+export { CHILD, EYES } from './step';

@@ -1,5 +1,6 @@
+import type { GuidedStep } from '../../guided';
 import { recordOf, type InstrumentFacts, type StringSpec } from '../../instruments';
-import { CHILD, EYES, type JobStep } from './step';
+import { CHILD, EYES } from './step';
 import { WAYS } from './ways';
 
 /** How a set is changed: spread over days, one after another, or all off where that is safe. */
@@ -9,7 +10,7 @@ export type ChangeWay = 'A' | 'B' | 'C';
 export interface JobBlock {
   /** Position of the string; null before and after. */
   position: number | null;
-  steps: JobStep[];
+  steps: GuidedStep[];
 }
 
 export interface ChangeJob {
@@ -66,9 +67,9 @@ export function changeJob(
   return { way, refusedAllOff, order, blocks };
 }
 
-function before(facts: InstrumentFacts, allOff: boolean): JobStep[] {
+function before(facts: InstrumentFacts, allOff: boolean): GuidedStep[] {
   const { title, how } = WAYS[recordOf(facts.family).strings.held].ready(allOff);
-  const lay: JobStep = {
+  const lay: GuidedStep = {
     id: 'ready',
     title,
     how: [how, 'Have the new strings in order, cutters, a soft pencil and a cloth within reach.'],
@@ -95,7 +96,7 @@ function before(facts: InstrumentFacts, allOff: boolean): JobStep[] {
   ];
 }
 
-const OFF: JobStep = {
+const OFF: GuidedStep = {
   id: 'off',
   title: 'Slacken it and take it off',
   how: ['Turn it down until it hangs loose; only then free it at both ends. The others stay at pitch.'],
@@ -103,7 +104,7 @@ const OFF: JobStep = {
   picture: 'loosen',
 };
 
-const BRIDGE: JobStep = {
+const BRIDGE: GuidedStep = {
   id: 'bridge',
   title: 'Look at the bridge',
   how: [
@@ -120,9 +121,9 @@ function stringSteps(
   spec: StringSpec | null,
   thin: boolean,
   allOff: boolean,
-): JobStep[] {
+): GuidedStep[] {
   const way = WAYS[recordOf(facts.family).strings.held];
-  const tune: JobStep = {
+  const tune: GuidedStep = {
     id: 'tune',
     title: 'Bring it up slowly',
     how: [way.tune],
@@ -140,8 +141,8 @@ function stringSteps(
   return steps.map((step) => ({ ...step, id: `${position}-${step.id}` }));
 }
 
-function after(facts: InstrumentFacts): JobStep[] {
-  const steps: JobStep[] = [
+function after(facts: InstrumentFacts): GuidedStep[] {
+  const steps: GuidedStep[] = [
     {
       id: 'all-round',
       title: 'Tune all round, twice',

@@ -1,6 +1,6 @@
+import type { GuidedStep } from '../../guided';
 import type { FamilyRecord, InstrumentFacts, StringSpec } from '../../instruments';
 import { slackMm } from '../compare';
-import type { JobStep } from './step';
 
 type Held = FamilyRecord['strings']['held'];
 
@@ -9,12 +9,12 @@ interface Way {
   /** Before the first string: how it lies, and what must not be forgotten. */
   ready: (allOff: boolean) => { title: string; how: string };
   /** Before the old string comes off. */
-  before: readonly JobStep[];
+  before: readonly GuidedStep[];
   /** The new one goes on. @param thin it is the thinnest of all */
-  fit: (facts: InstrumentFacts, spec: StringSpec | null, thin: boolean) => JobStep[];
+  fit: (facts: InstrumentFacts, spec: StringSpec | null, thin: boolean) => GuidedStep[];
   tune: string;
   /** Once it is at pitch. */
-  then: readonly JobStep[];
+  then: readonly GuidedStep[];
 }
 
 /** Wraps on a guitar's post: three to four [handbook 4]. */

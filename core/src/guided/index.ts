@@ -1,0 +1,1 @@
+export { PICTURES, type GuidedStep, type StepPicture } from './step';
