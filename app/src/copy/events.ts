@@ -7,11 +7,14 @@ import { REASON_NAMES, STEP_NAMES } from './names';
 import { findingWords, SETTLED_WORDS } from './findings';
 import { centsWords } from './strings';
 import { DRILL_DATA } from '@tembrin/core/learning';
+import { JOB_TITLES } from '@tembrin/core/guided';
 import { FIGURE_DATA, LOOK_DATA, stringNames } from '@tembrin/core/instruments';
-import type { LogEvent } from '@tembrin/core/log';
+import type { EventOf, LogEvent } from '@tembrin/core/log';
 
 const NO_BOWS: ReadonlyMap<string, string> = new Map();
 const EXTENT_WORDS = { full: 'all of it', quick: 'a quick look', bow: 'the bow' } as const;
+/** A word of what can be wrong, read as it stands. */
+const plain = (word: string) => word.replaceAll('-', ' ');
 const WEIGHED = { empty: 'empty', before: 'before filling', filled: 'filled' } as const;
 
 /**
@@ -76,10 +79,6 @@ function wordsOf(event: LogEvent, instrument: Instrument | null, timeZone: strin
       return event.payload.known ? 'Regulated' : 'Regulated, date not known';
     case 'packed':
       return 'Packed for the way';
-    case 'drill-done': {
-      const { drill, right, of } = event.payload;
-      return `Drill: ${DRILL_DATA[drill].title.toLowerCase()}, ${right} of ${of} right`;
-    }
     case 'moved':
       return event.payload.placeId === null
         ? 'Went away from home'
@@ -100,7 +99,40 @@ function wordsOf(event: LogEvent, instrument: Instrument | null, timeZone: strin
       return 'Fell or was knocked';
     case 'photographed':
       return event.payload.look === null ? 'Photographed' : `Photographed: ${LOOK_DATA[event.payload.look].title}`;
+    case 'drill-done':
+    case 'trouble-noticed':
+    case 'trouble-answered':
+    case 'trouble-settled':
+    case 'job-began':
+    case 'job-ended':
+      return benchWords(event);
     case 'retracted':
       return 'taking an entry back';
+  }
+}
+
+type BenchEvent = EventOf<
+  'drill-done' | 'trouble-noticed' | 'trouble-answered' | 'trouble-settled' | 'job-began' | 'job-ended'
+>;
+
+/** What was learned, what was wrong, and what was done at the bench. */
+function benchWords(event: BenchEvent): string {
+  switch (event.type) {
+    case 'drill-done': {
+      const { drill, right, of } = event.payload;
+      return `Drill: ${DRILL_DATA[drill].title.toLowerCase()}, ${right} of ${of} right`;
+    }
+    case 'trouble-noticed':
+      return `Something wrong: ${listWords(event.payload.symptoms.map(plain))}`;
+    case 'trouble-answered':
+      return `Looked into: ${plain(event.payload.question)}, ${plain(event.payload.answer)}`;
+    case 'trouble-settled': {
+      const { cause, note } = event.payload;
+      return `It was: ${cause === null ? 'nobody knows' : plain(cause)}${note === '' ? '' : `, ${note}`}`;
+    }
+    case 'job-began':
+      return `Begun: ${JOB_TITLES[event.payload.job]}`;
+    case 'job-ended':
+      return `${event.payload.finished ? 'A job done' : 'A job left off'}${event.payload.note === '' ? '' : `: ${event.payload.note}`}`;
   }
 }

@@ -67,6 +67,12 @@ export function centsWords(cents: number): string {
   return `${fixed(size, size < 10 ? 1 : 0)} cents ${cents < 0 ? 'flat' : 'sharp'}`;
 }
 
+/** How fast two strings beat together: "3.1 beats a second". */
+export function beatsWords(beats: number): string {
+  if (beats < 0.1) return 'no beats';
+  return `${fixed(beats, beats < 10 ? 1 : 0)} beats a second`;
+}
+
 type Bears = FamilyRecord['strings']['bears'];
 
 /** What is looked at when the load is another, by what bears it. */

@@ -1,12 +1,12 @@
 import { plannedWords } from '@tembrin/contract';
 import type { ReactNode } from 'react';
 import { mount } from '@/testing/mount';
-import { JobDrawing } from '@/features/strings/JobDrawing';
+import { StepDrawing } from '@/features/guided/StepDrawing';
 import { usePreferences } from '@/state/preferences';
-import { CentsDial } from './CentsDial';
 import { CreepChart } from './CreepChart';
 import { PullChart } from './PullChart';
-import { JOB_PICTURES } from '@tembrin/core/strings';
+import { Unison } from './Unison';
+import { PICTURES } from '@tembrin/core/guided';
 import type { PlannedItem } from '@tembrin/core/year';
 
 const mounted: (() => void)[] = [];
@@ -35,22 +35,24 @@ test('the chart of pulls says every string, old and new, in the unit chosen', ()
   usePreferences.getState().setForces('N');
 });
 
-test('the settling curve and the dial say their figures', () => {
+test('the settling curve and the two strings say their figures', () => {
   const creep = { cents: 400, days: 2 };
   const tunings = [{ at: DAY, cents: -150 }];
   // 400 · (1 − e^(−2/2)) = 253 cents after two days.
   expect(said(<CreepChart creep={creep} fittedAt={0} tunings={tunings} settledAt={8 * DAY} nowMs={2 * DAY} />)).toBe(
     'Fall of the string: 253 cents expected so far, 1 tuning on record, settled after 8 days',
   );
-  expect(said(<CentsDial cents={-12.4} />)).toBe('12 cents flat');
-  expect(said(<CentsDial cents={0.1} />)).toBe('in tune');
-  expect(said(<CentsDial cents={null} />)).toBe('Nothing heard');
+  // An A 12.4 cents flat: 440 · 2^(−12.4/1200) = 436.86 Hz, so 3.1 beats a second.
+  const hz = 440 * 2 ** (-12.4 / 1200);
+  expect(said(<Unison heard={{ cents: -12.4, hz, wantedHz: 440 }} />)).toBe('12 cents flat, 3.1 beats a second');
+  expect(said(<Unison heard={{ cents: 0.1, hz: 440.02, wantedHz: 440 }} />)).toBe('in tune, no beats');
+  expect(said(<Unison heard={null} />)).toBe('Nothing heard');
 });
 
-test.each(JOB_PICTURES.filter((picture) => picture !== 'none'))(
-  'the picture “%s” of a change is drawn and named',
+test.each(PICTURES.filter((picture) => picture !== 'none'))(
+  'the picture “%s” of a step is drawn and named',
   (picture) => {
-    const element = page(<JobDrawing picture={picture} height={170} />);
+    const element = page(<StepDrawing picture={picture} height={170} />);
     expect(element.querySelector('[role=img]')!.getAttribute('aria-label')).toMatch(/^[A-Z].{10,}/);
     expect(element.querySelectorAll('svg path, svg line, svg rect, svg circle').length).toBeGreaterThan(2);
   },

@@ -1,1 +1,2 @@
 export { PICTURES, type GuidedStep, type StepPicture } from './step';
+export { JOB_TITLES, JOBS, type JobId } from './jobs';

@@ -1,3 +1,4 @@
+import type { JobId } from '../guided';
 import type { Applies } from './applies';
 import { BOWED, CHIN_HELD, familiesWith, ON_ENDPIN, type Family } from './families';
 import type { Figure } from './figures';
@@ -57,6 +58,8 @@ export interface LookData {
   act: { who: Mender; when: 'danger' | 'soon' | 'visit' };
   /** Air that explains it: wood too dry, too damp. */
   air?: readonly ('dry' | 'damp')[];
+  /** The guided job that answers what is found. */
+  job?: JobId;
 }
 
 const ALL = familiesWith(() => true);
@@ -64,6 +67,15 @@ const FRETTED = familiesWith(({ fretted }) => fretted);
 const HARPS = familiesWith(({ takes }) => takes.action);
 const GLUED = ['steel', 'classical'] as const;
 const bow = { for: { families: BOWED }, bow: true } as const;
+
+/** The guided jobs that answer what air has done to an instrument: those of the looks that it explains. */
+export function jobsForAir(family: Family, side: 'dry' | 'damp'): JobId[] {
+  const looks = LOOKS.map((look) => LOOK_DATA[look]).filter(
+    (look) => look.for.families.includes(family) && look.air?.includes(side),
+  );
+  const jobs = looks.flatMap(({ job }) => job ?? []);
+  return [...new Set(jobs.map((job) => (job === 'pegs-slip' && side === 'damp' ? 'pegs-stick' : job)))];
+}
 
 /** Each look. Who and how soon [handbook 5, 7, 9]; where the handbook is silent, common practice. */
 export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
@@ -75,6 +87,7 @@ export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
     air: ['dry'],
   },
   seams: {
+    job: 'seam-tour',
     title: 'Seams',
     zone: 'whole',
     for: { families: [...BOWED, 'guitar'] },
@@ -82,6 +95,7 @@ export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
     air: ['dry'],
   },
   soundboard: {
+    job: 'seam-tour',
     title: 'Soundboard',
     zone: 'whole',
     for: { families: HARPS },
@@ -89,6 +103,7 @@ export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
     air: ['dry', 'damp'],
   },
   'bridge-lean': {
+    job: 'bridge-upright',
     title: 'Bridge, upright',
     zone: 'bridge',
     for: { families: BOWED },
@@ -96,6 +111,7 @@ export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
     act: { who: 'teacher', when: 'soon' },
   },
   'bridge-place': {
+    job: 'bridge-upright',
     title: 'Bridge, in its place',
     zone: 'bridge',
     for: { families: BOWED },
@@ -130,6 +146,7 @@ export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
     act: { who: 'workshop', when: 'visit' },
   },
   pegs: {
+    job: 'pegs-slip',
     title: 'Pegs',
     zone: 'pegs',
     for: { families: BOWED },
@@ -143,6 +160,7 @@ export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
     act: { who: 'workshop', when: 'visit' },
   },
   'fine-tuners': {
+    job: 'fine-tuner',
     title: 'Fine tuners',
     zone: 'under-tailpiece',
     for: { families: BOWED },
@@ -155,6 +173,7 @@ export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
     act: { who: 'workshop', when: 'soon' },
   },
   post: {
+    job: 'post-look',
     title: 'Sound post',
     zone: 'bridge',
     for: { families: BOWED },
@@ -168,6 +187,7 @@ export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
     air: ['dry'],
   },
   relief: {
+    job: 'relief',
     title: 'Neck relief',
     zone: 'fretboard',
     for: { families: FRETTED },
@@ -184,6 +204,7 @@ export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
     air: ['dry', 'damp'],
   },
   'fret-ends': {
+    job: 'fret-ends',
     title: 'Fret ends',
     zone: 'fretboard',
     for: { families: FRETTED },
@@ -191,12 +212,14 @@ export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
     air: ['dry'],
   },
   'harp-action': {
+    job: 'harp-action',
     title: 'Levers, discs and pins',
     zone: 'action',
     for: { families: HARPS },
     act: { who: 'workshop', when: 'visit' },
   },
   'harp-tuning': {
+    job: 'harp-action',
     title: 'In tune when sharpened',
     zone: 'action',
     for: { families: HARPS },
@@ -230,6 +253,7 @@ export const LOOK_DATA: Readonly<Record<LookId, LookData>> = {
     act: { who: 'workshop', when: 'visit' },
   },
   'hair-count': {
+    job: 'broken-hair',
     ...bow,
     title: 'Broken hairs',
     zone: 'bow-hair',

@@ -1,5 +1,5 @@
-import { applies, type LookId } from '../instruments';
-import type { JobId } from '../log';
+import { applies } from '../instruments';
+import { JOBS, type JobId } from '../guided';
 import type { CauseId } from '../triage';
 import { ARRIVAL } from './data/arrival';
 import { BODY_JOBS } from './data/body';
@@ -15,7 +15,7 @@ export * from './growth';
 export { MOST_EIGHTHS } from './data/plucked';
 export type { JobData, WorkContext, WorkStep } from './work';
 
-/** Every guided job beside the change of strings, in the order of the bench. */
+/** Every guided job beside the change of strings. */
 const ALL: readonly JobData[] = [
   ARRIVAL,
   ...MISHAP_JOBS,
@@ -35,16 +35,12 @@ type Whose = Pick<WorkContext, 'facts' | 'schools'>;
 
 /** The jobs there are for an instrument. */
 export function jobsFor({ facts, schools }: Whose): JobData[] {
-  return ALL.filter((job) => applies(job.for, facts, schools));
+  return JOBS.map(jobOf).filter((job) => applies(job.for, facts, schools));
 }
 
 /** The job that mends a cause, or looks into it; null where there is none for this instrument. */
 export const jobForCause = (whose: Whose, cause: CauseId): JobData | null =>
   jobsFor(whose).find(({ mends }) => mends.includes(cause)) ?? null;
-
-/** The job that answers what was found at a look; null where there is none for this instrument. */
-export const jobForLook = (whose: Whose, look: LookId): JobData | null =>
-  jobsFor(whose).find(({ looks }) => looks?.includes(look)) ?? null;
 
 /** The piece of work under way on a job; null where there is none. */
 export function workUnderWay({ works }: Pick<WorkContext['log'], 'works'>, job: JobId) {

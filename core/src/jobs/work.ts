@@ -1,7 +1,8 @@
 import type { Assessment } from '../assess';
 import type { GuidedStep } from '../guided';
 import type { Applies, Figure, LookId, Zone } from '../instruments';
-import type { JobId, Seeker } from '../log';
+import type { JobId } from '../guided';
+import type { Seeker } from '../log';
 import type { CauseId } from '../triage';
 
 /** One step of a job at the bench, with what comes of it. */
@@ -33,7 +34,6 @@ export interface WorkContext extends Pick<Assessment, 'facts' | 'schools' | 'log
 /** A guided job of the bench. */
 export interface JobData {
   id: JobId;
-  title: string;
   /** What it is for, in a sentence. */
   text: string;
   /** About how long, min; what rests are in it not counted. From memory. */
@@ -43,7 +43,5 @@ export interface JobData {
   for?: Applies;
   /** Causes it mends, or looks into. */
   mends: readonly CauseId[];
-  /** Looks whose finding it answers. */
-  looks?: readonly LookId[];
   compose: (context: WorkContext) => WorkStep[];
 }

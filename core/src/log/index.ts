@@ -26,7 +26,7 @@ export {
   type Settled,
 } from './finding-events';
 export type { Move, Weighing } from './air-events';
-export { JOBS, type JobId, type Work } from './job-events';
+export type { Work } from './job-events';
 export { SEEKERS, type Seeker, type Trouble } from './trouble-events';
 export type { OfBow } from './bow-events';
 export type { Measure } from './care-events';

@@ -1,3 +1,4 @@
+import type { JobId } from '../guided';
 import type { InstrumentFacts } from '../instruments';
 import type { Doer, EventOf, EventType, InstrumentLog } from '../log';
 import type { Schools } from '../schools';
@@ -39,6 +40,8 @@ export interface PartDue<T> {
 export interface PartRecord<Id extends string, T extends ThreadBase & { part: Id }> {
   /** "Bow hair" */
   name: string;
+  /** The guided job that goes with it, beside the change of strings. */
+  job?: JobId;
   /** Whether it is a part of the bow, and goes with it. */
   onBow: boolean;
   has: (facts: InstrumentFacts) => boolean;

@@ -31,6 +31,12 @@ export interface Heard {
   hz: number;
 }
 
+/**
+ * Beats heard where two strings sound together, a second: the difference of their frequencies [any acoustics handbook].
+ * @param oneHz @param otherHz above 0, Hz
+ */
+export const beatsBetween = (oneHz: number, otherHz: number): number => Math.abs(oneHz - otherHz);
+
 /** A sound must be so periodic to count as a string. */
 export const CLEAR_ENOUGH = 0.9;
 /** Farther from every string than this, it is none of them, cents. */

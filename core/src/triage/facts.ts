@@ -63,3 +63,31 @@ export const CONDITIONS = {
   lay: ({ lyingWeeks }: Facts) => beyond(lyingWeeks, 3),
 } as const satisfies Record<string, (facts: Facts) => boolean>;
 export type Condition = keyof typeof CONDITIONS;
+
+/** What has to be known for a condition to be told. */
+const NEEDED: Readonly<Record<Condition, keyof Facts>> = {
+  'strings-new': 'stringDays',
+  'strings-just-on': 'stringDays',
+  'strings-worn': 'stringWear',
+  'strings-spent': 'stringWear',
+  'hair-new': 'hairDays',
+  'hair-worn': 'hairWear',
+  'rosin-due': 'rosinMinutes',
+  'rosin-just': 'rosinMinutes',
+  residue: 'residueDays',
+  dry: 'wood',
+  damp: 'wood',
+  drying: 'drift',
+  wetting: 'drift',
+  journey: 'journeyDays',
+  knock: 'knockDays',
+  wet: 'wetDays',
+  'new-here': 'newDays',
+  'left-tight': 'tightHours',
+  'checkup-late': 'checkupMonths',
+  lay: 'lyingWeeks',
+};
+
+/** Whether a condition is known not to hold. */
+export const isRuledOut = (condition: Condition, facts: Facts): boolean =>
+  facts[NEEDED[condition]] !== undefined && !CONDITIONS[condition](facts);

@@ -4,6 +4,7 @@ export { CHANCES, type Chance } from './chance';
 export { CONDITIONS, factsSchema, type Condition, type Facts } from './facts';
 export * from './judge';
 export * from './on-record';
+export * from './places';
 export * from './trouble';
 export { beliefIn, MOST_PRESENT, type Belief, type Network, type Seen } from './network';
 export * from './signs';

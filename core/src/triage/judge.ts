@@ -1,7 +1,7 @@
 import { CAUSES, type CauseId, type HowSoon, type Mender } from './causes';
 import { concerns, FINE, SKILLS, type Case } from './case';
 import { CHANCES, type Chance } from './chance';
-import { CONDITIONS, type Condition, type Facts } from './facts';
+import { CONDITIONS, isRuledOut, type Condition, type Facts } from './facts';
 import { beliefIn, MOST_PRESENT, type Belief, type Network, type Seen } from './network';
 import { QUESTIONS, SIGNS, SYMPTOMS, type QuestionId, type SignId } from './signs';
 
@@ -88,6 +88,8 @@ export interface Suspect {
   for: SignId[];
   against: SignId[];
   raisedBy: Condition[];
+  /** What would make it likelier and is known not to be so. */
+  calmedBy: Condition[];
   /** How often it was this before, on this instrument. */
   before: number;
 }
@@ -128,6 +130,7 @@ function suspectsOf({
         absent.has(sign) && CHANCES[chance] >= CHANCES.usually ? [sign] : [],
       ),
       raisedBy: raising(id, given.facts),
+      calmedBy: (Object.keys(CAUSES[id].raised ?? {}) as Condition[]).filter((each) => isRuledOut(each, given.facts)),
       before: given.earlier.filter((each) => each === id).length,
     };
   });
@@ -163,13 +166,26 @@ function doubtIn(ids: readonly CauseId[], { chances, none }: Belief): number {
 }
 
 /** The look that tells most for its trouble: of who and how soon first, harmless ones before others, none the player cannot do. */
-function nextLook(given: Case, ids: CauseId[], network: Network, seen: Seen): QuestionId | null {
+function nextLook(
+  given: Case,
+  ids: CauseId[],
+  network: Network,
+  seen: Seen,
+  passed: ReadonlySet<QuestionId>,
+): QuestionId | null {
   const before = doubtIn(ids, beliefIn(network, seen));
   const can = SKILLS.indexOf(given.player);
   const worth = questionIds.flatMap((id) => {
     const question = QUESTIONS[id];
     const asked = question.only?.some((symptom) => given.symptoms.includes(symptom)) ?? true;
-    if (id in given.answers || !asked || !concerns(question, given) || SKILLS.indexOf(question.skill) > can) return [];
+    if (
+      id in given.answers ||
+      passed.has(id) ||
+      !asked ||
+      !concerns(question, given) ||
+      SKILLS.indexOf(question.skill) > can
+    )
+      return [];
     const outcomes = [FINE, ...Object.keys(question.answers)].flatMap((answer) => {
       const next = together(seen, signsOf(id, answer));
       return next.present.length > MOST_PRESENT ? [] : [beliefIn(network, next)];
@@ -201,11 +217,14 @@ function conclusionOf(given: Case): Omit<Judgement, 'next'> {
   return { causes, lead, who: 'teacher', when: 'soon', dangers };
 }
 
-/** What is wrong in a case, and what to look at next. */
-export function judgeCase(given: Case): Judgement {
+/**
+ * What is wrong in a case, and what to look at next.
+ * @param passed looks that cannot be taken just now: they are not asked
+ */
+export function judgeCase(given: Case, passed: ReadonlySet<QuestionId> = new Set()): Judgement {
   const seen = seenIn(given);
   const { ids, network } = networkFor(given, seen);
-  return { ...conclusionOf(given), next: nextLook(given, ids, network, seen) };
+  return { ...conclusionOf(given), next: nextLook(given, ids, network, seen, passed) };
 }
 
 /** What a judgement comes to once a look is answered in one way. */

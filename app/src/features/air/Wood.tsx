@@ -14,10 +14,12 @@ import { Text } from '@/ui/Text';
 import { AIR_STATE_NAMES, airRule, effectsWords, verdictFigures, verdictSentence, woodPartName } from '@/copy/air';
 import { humidityWords } from '@/copy/measures';
 import { useRouteInstrument } from '../kit/route-instrument';
+import { JobLink } from '../JobLink';
 import { ChartKey } from './ChartWords';
 import { MoveSheet } from './MoveSheet';
 import { AIR_THREAD_STATES } from './where';
 import { Row, Stack } from '@/ui/layout';
+import { jobsForAir } from '@tembrin/core/instruments';
 import { TOUCH_CHART } from '@/copy/common';
 import { copy } from '@/copy/screens/air/wood';
 import { useWood, type WoodModel } from './use-wood';
@@ -86,6 +88,11 @@ function Wood({ instrument }: { instrument: Instrument }) {
       />
       <Parts model={model} />
       <Working model={model} />
+      {verdict.state === 'act' &&
+        verdict.side &&
+        jobsForAir(instrument.family, verdict.side).map((job) => (
+          <JobLink key={job} job={job} instrumentId={instrument.id} />
+        ))}
       {moving && <MoveSheet instrument={instrument} home={home} onClose={() => setMoving(false)} />}
     </Screen>
   );

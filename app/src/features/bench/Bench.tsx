@@ -13,6 +13,7 @@ import { OnStand } from '../now/OnStand';
 import { RosinGuide } from '../RosinGuide';
 import { LookUp } from './may-use';
 import { DRILL_DATA, drillsFor, LOOK_BACK_DAYS, missesOf, oftenMissed } from '@tembrin/core/learning';
+import { JOB_TITLES } from '@tembrin/core/guided';
 import { isBowed } from '@tembrin/core/instruments';
 import { ROSIN_GUIDE_DATA, ROSIN_GUIDES } from '@tembrin/core/bow';
 import type { InstrumentLog } from '@tembrin/core/log';
@@ -64,10 +65,11 @@ function BenchOf({ instrument }: { instrument: Instrument }) {
 }
 
 function Jobs({ model }: { model: BenchModel }) {
-  const { wide, change, log, instrument, packed, reasons } = model;
+  const { wide, change, log, instrument, packed, reasons, under } = model;
   const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
   return (
     <View>
+      <LinkRow href="/bench/wrong" title={copy.wrong} text={copy.wrongText} large />
       <LinkRow
         href="/bench/look"
         title={copy.lookItOver}
@@ -77,6 +79,12 @@ function Jobs({ model }: { model: BenchModel }) {
       <LinkRow href="/bench/photo" title={copy.photo} text={copy.photoText} large />
       <LinkRow href="/bench/gauge" title={copy.gauge} text={copy.gaugeText} large />
       {!wide && <LinkRow href="/bench/use" title={copy.whatMayIUse} text={copy.chooseASurfaceAnd} large />}
+      <LinkRow
+        href="/bench/jobs"
+        title={copy.jobs}
+        text={under ? copy.jobUnderWay(JOB_TITLES[under.job]) : copy.jobsText}
+        large
+      />
       <LinkRow
         href="/bench/change"
         title="Change strings"

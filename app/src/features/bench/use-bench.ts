@@ -10,8 +10,9 @@ export function useBench(instrument: Instrument) {
   const [guide, setGuide] = useState<RosinGuideId | null>(null);
   const packed = log.packings.at(-1);
   const change = log.changes.findLast(({ endedAt }) => endedAt === null);
+  const under = log.works.findLast(({ ended }) => ended === null);
   const wide = useWide();
-  return { log, reasons, guide, setGuide, packed, change, wide, instrument };
+  return { log, reasons, guide, setGuide, packed, change, under, wide, instrument };
 }
 
 export type BenchModel = ReturnType<typeof useBench>;

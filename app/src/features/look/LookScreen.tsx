@@ -16,6 +16,7 @@ import { inUnits, measureWords } from '@/copy/measures';
 import { copy } from '@/copy/screens/look/findings';
 import { FIGURE_DATA, LOOK_DATA } from '@tembrin/core/instruments';
 import { SETTLED } from '@tembrin/core/log';
+import { JobLink } from '../JobLink';
 import { ofInstrument } from '../kit/for-instrument';
 import { Answers, VerdictMark } from './Answers';
 import { useLook, type LookModel } from './use-look';
@@ -66,7 +67,7 @@ function Known({ model }: { model: LookModel }) {
 }
 
 /** What is open, what to do about it, and that it was done. */
-function Open({ model: { open, settle } }: { model: LookModel }) {
+function Open({ model: { open, settle, assessment } }: { model: LookModel }) {
   if (open.length === 0) return null;
   return (
     <Stack gap="half">
@@ -77,6 +78,9 @@ function Open({ model: { open, settle } }: { model: LookModel }) {
           <Text kind="small" tone={advice.when === 'danger' ? 'now' : 'quiet'}>
             {whoWords(advice)}
           </Text>
+          {LOOK_DATA[finding.look].job && (
+            <JobLink job={LOOK_DATA[finding.look].job!} instrumentId={assessment.facts.id} />
+          )}
         </Stack>
       ))}
       <Text kind="smallStrong">{copy.settle}</Text>

@@ -12,6 +12,7 @@ import { DueList } from '../DueList';
 import { BowTonight } from '../bows/BowTonight';
 import type { InstrumentAssessment } from '@/state/assessments';
 import { useBowNames, useBows } from '@/state/bows';
+import { OpenTroubles } from '../jobs/routes';
 import { OnStand } from './OnStand';
 import { Panes } from './Panes';
 import { Playing } from './Playing';
@@ -109,6 +110,7 @@ function BeforeIt({ instrument, model }: { instrument: Instrument; model: StandM
   const { assessment, round, moment } = model;
   return (
     <>
+      {assessment.log.troubles.some(({ settled }) => settled === null) && <OpenTroubles instrument={instrument} />}
       <FoundNow instrument={instrument} assessment={assessment} />
       <BowTonight instrument={instrument} />
       <BeforeYouPlay model={model} />

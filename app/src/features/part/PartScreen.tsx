@@ -15,9 +15,10 @@ import { PART_NAMES } from '@/copy/names';
 import { reasonFor } from '@/copy/parts';
 import { workingOf } from '@/copy/parts/working';
 import { sinceNewWords, tradeMarks } from '@/copy/strings';
+import { JobLink } from '../JobLink';
 import { PartActions } from './PartActions';
 import { ResidueOnPlate } from './ResidueOnPlate';
-import { isOnBow, type PartId, type Thread as ThreadData } from '@tembrin/core/parts';
+import { isOnBow, partOf, type PartId, type Thread as ThreadData } from '@tembrin/core/parts';
 import { Row, Stack } from '@/ui/layout';
 import { FETCHING_LOG } from '@/copy/common';
 import { copy } from '@/copy/screens/part/part';
@@ -53,6 +54,7 @@ export function PartScreen({ instrument, part, back, bowId, second }: PartScreen
     );
   }
   const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
+  const job = partOf(part).job;
   const { figures, rule, school, changes } = workingOf(thread, { pace, instrument, schools, moment });
   return (
     <Screen
@@ -83,6 +85,7 @@ export function PartScreen({ instrument, part, back, bowId, second }: PartScreen
         />
       )}
       {thread.part === 'residue' && <ResidueOnPlate instrument={instrument} schools={schools} zones={thread.zones} />}
+      {job && <JobLink job={job} instrumentId={instrument.id} />}
       <Figures rows={figures} />
       <Explained title="Rule" text={rule} />
       <Explained title="School" text={school} />

@@ -1,7 +1,6 @@
-import { Redirect, useLocalSearchParams } from 'expo-router';
+import { Redirect } from 'expo-router';
 import { useAssessment } from '@/state/assessments';
-import { useHousehold } from '@/state/household';
-import { useInstrumentOnStand } from '@/state/stand';
+import { useInstrumentMeant } from '@/state/stand';
 import type { Instrument } from '@tembrin/contract';
 import { Beside } from '@/ui/Beside';
 import { Bench } from '../bench/Bench';
@@ -10,10 +9,7 @@ import { ChangeStart } from './ChangeStart';
 
 /** Route: the guided change of strings, of the instrument named or the one on the stand. */
 export function ChangeRoute() {
-  const { id } = useLocalSearchParams<{ id?: string }>();
-  const household = useHousehold((state) => state.household)!;
-  const onStand = useInstrumentOnStand();
-  const instrument = household.instruments.find((each) => each.id === id) ?? onStand;
+  const instrument = useInstrumentMeant();
   return instrument ? <Change key={instrument.id} instrument={instrument} /> : <Redirect href="/kit/add" />;
 }
 

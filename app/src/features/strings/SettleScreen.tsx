@@ -3,11 +3,11 @@ import type { Instrument } from '@tembrin/contract';
 import { View } from 'react-native';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
-import { CentsDial } from '@/ui/CentsDial';
 import { Choice } from '@/ui/Choice';
 import { CreepChart } from '@/ui/CreepChart';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
+import { Unison } from '@/ui/Unison';
 import { clockWords, dayWords, lastingWords } from '@/copy/dates';
 import { centsWords } from '@/copy/strings';
 import { ofInstrument } from '../kit/for-instrument';
@@ -114,7 +114,7 @@ function Heard({ model }: { model: SettlingModel }) {
   if (!listening) return null;
   return (
     <Stack role="status" gap="hair" align="center">
-      <CentsDial cents={heard?.cents ?? null} />
+      <Unison heard={heard && { cents: heard.cents, hz: heard.hz, wantedHz: strings[heard.position]!.hz }} />
       <Text kind="figure">{heard ? `${heard.cents < 0 ? '−' : '+'}${fixed(Math.abs(heard.cents), 0)}` : '–'}</Text>
       <Text>
         {heard

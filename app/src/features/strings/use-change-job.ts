@@ -2,10 +2,10 @@ import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useAssessment } from '@/state/assessments';
 import { act } from '@/state/actions';
-import { useJobPlaces } from '@/state/change-progress';
-import { useKeys } from '@/ui/keys';
+import { useJobPlaces } from '@/state/job-places';
 import { noteNames } from '@/copy/strings';
-import { changeJob, type JobStep } from '@tembrin/core/strings';
+import type { GuidedStep } from '@tembrin/core/guided';
+import { changeJob } from '@tembrin/core/strings';
 import { localDay } from '@tembrin/core/time';
 import type { StringChange } from '@tembrin/core/log';
 import { copy } from '@/copy/screens/strings/change-job';
@@ -14,7 +14,7 @@ import { unlessGone } from '../unless-gone';
 interface Place {
   /** null before the first string and after the last. */
   position: number | null;
-  step: JobStep;
+  step: GuidedStep;
   /** It ends the work on its string. */
   last: boolean;
 }
@@ -31,7 +31,7 @@ export function useChangeJob({ instrument, change }: { instrument: Instrument; c
   const fitted = log.fittings.filter(({ changeId }) => changeId === change.eventId);
   const done = new Set(fitted.flatMap(({ strings }) => strings ?? []));
   // The step in work on this device; elsewhere, the beginning of the first string that is not on yet.
-  const kept = steps.findIndex(({ step }) => step.id === places[change.eventId]);
+  const kept = steps.findIndex(({ step }) => step.id === places[change.eventId]?.step);
   const open = steps.findIndex(({ position }) => position !== null && !done.has(position));
   const at = kept >= 0 ? kept : done.size > 0 ? (open >= 0 ? open : steps.length - 1) : 0;
   const { position, step, last } = steps[at]!;
@@ -86,11 +86,5 @@ export function useChangeJob({ instrument, change }: { instrument: Instrument; c
     forget(change.eventId);
     goBack();
   };
-  useKeys({
-    enter: { label: copy.doneNextStep, run: () => void next() },
-    arrowleft: { label: copy.oneStepBack, run: () => at > 0 && goTo(change.eventId, steps[at - 1]!.step.id) },
-  });
   return { goTo, job, steps, done, at, position, step, last, names, enough, next, leave };
 }
-
-export type ChangeJobModel = ReturnType<typeof useChangeJob>;

@@ -14,9 +14,10 @@ import { StateMark } from '@/ui/StateMark';
 import { Thread } from '@/ui/Thread';
 import { Text } from '@/ui/Text';
 import { dateWords, fullDateWords } from '@/copy/dates';
+import { JobLink } from '../JobLink';
 import { keyOf } from './names';
 import { dateOfDay, dayOfDate } from '@tembrin/core/time';
-import { dueOf } from '@tembrin/core/parts';
+import { dueOf, partOf } from '@tembrin/core/parts';
 import { type PlannedItem } from '@tembrin/core/year';
 import { Grid, Row, Stack } from '@/ui/layout';
 import { FETCHING_LOG } from '@/copy/common';
@@ -48,6 +49,7 @@ export function DueItemPane({ itemKey, second }: { itemKey: string; second?: boo
 
 function ItemOnRecord({ item, second }: { item: PlannedItem; second?: boolean }) {
   const model = useDueItem(item);
+  const { job } = partOf(item.part);
   const { busy, name, date, day, moved, card, save, clear } = model;
   return (
     <Screen
@@ -71,6 +73,7 @@ function ItemOnRecord({ item, second }: { item: PlannedItem; second?: boolean })
       }
     >
       <Planned model={model} />
+      {job && <JobLink job={job} instrumentId={item.instrumentId} />}
       {item.clash && <Banner tone="soon" text={copy.itFallsIntoThe(item.keepsClear, item.clash.title)} />}
       <MoveIt model={model} />
       <Choice

@@ -73,7 +73,6 @@ const BOW: readonly WorkStep[] = [
 /** An instrument from the post or the shop, from the closed case to the first evening [handbook 10]. */
 export const ARRIVAL: JobData = {
   id: 'arrival',
-  title: 'A new instrument: from the closed case to the first evening',
   text: 'Warm through, look over, bridge and strings, first tuning, first measures, photographs.',
   minutes: 45,
   who: 'player',

@@ -32,13 +32,11 @@ function tourSteps({ facts: { family } }: WorkContext): WorkStep[] {
 export const BODY_JOBS: readonly JobData[] = [
   {
     id: 'bridge-upright',
-    title: 'The bridge upright again',
     text: 'For practised hands: its angle read before and after.',
     minutes: 10,
     who: 'practised',
     for: { families: BOWED, floatingBridge: true },
     mends: ['bridge-leans', 'bridge-moved'],
-    looks: ['bridge-lean', 'bridge-place'],
     compose: () => [
       {
         id: 'before',
@@ -109,7 +107,6 @@ export const BODY_JOBS: readonly JobData[] = [
   },
   {
     id: 'loose-parts',
-    title: 'The hunt for a loose part',
     text: 'A note sounded while one thing after another is touched.',
     minutes: 6,
     who: 'player',
@@ -163,12 +160,10 @@ export const BODY_JOBS: readonly JobData[] = [
   },
   {
     id: 'seam-tour',
-    title: 'A knuckle round the seams',
     text: 'One clear note all the way round: or the place where it is not.',
     minutes: 6,
     who: 'player',
     mends: ['seam-open', 'soundboard-opens'],
-    looks: ['seams', 'soundboard'],
     compose: (context) => [
       {
         id: 'still',
@@ -191,13 +186,11 @@ export const BODY_JOBS: readonly JobData[] = [
   },
   {
     id: 'post-look',
-    title: 'The post, looked at through the f-hole',
     text: 'A torch and two minutes: does it stand?',
     minutes: 3,
     who: 'player',
     for: { families: BOWED },
     mends: ['post-fallen', 'post-moved'],
-    looks: ['post'],
     compose: () => [
       {
         id: 'light',

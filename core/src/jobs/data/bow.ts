@@ -6,13 +6,11 @@ import type { JobData } from '../work';
 export const BOW_JOBS: readonly JobData[] = [
   {
     id: 'broken-hair',
-    title: 'Broken hairs cut off',
     text: 'Each cut close at both ends, never pulled, and counted.',
     minutes: 3,
     who: 'player',
     for: { families: BOWED },
     mends: ['hair-brittle'],
-    looks: ['hair-count'],
     compose: ({ facts: { setUp } }) => [
       {
         id: 'tight',
@@ -59,7 +57,6 @@ export const BOW_JOBS: readonly JobData[] = [
   },
   {
     id: 'shake-rosin',
-    title: 'Too much rosin shaken out',
     text: 'A cloud at each stroke, a gritty tone: tapped out, wiped, played in.',
     minutes: 3,
     who: 'child',
@@ -97,7 +94,6 @@ export const BOW_JOBS: readonly JobData[] = [
   },
   {
     id: 'residue',
-    title: 'Residue, rung by rung',
     text: 'The mildest thing that works, and what is the workshop’s.',
     minutes: 8,
     who: 'player',

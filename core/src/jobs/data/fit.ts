@@ -121,7 +121,6 @@ function onPin({ facts: { family, setUp } }: WorkContext): WorkStep[] {
 /** Rest, endpin and size fitted to who plays. */
 export const FIT: JobData = {
   id: 'fit',
-  title: 'Fitted to who plays',
   text: 'Arm, rest, ear, heart and knees; the next size and when.',
   minutes: 8,
   who: 'player',

@@ -5,12 +5,10 @@ import type { JobData } from '../work';
 export const MISHAP_JOBS: readonly JobData[] = [
   {
     id: 'wet',
-    title: 'It got wet: the first ten minutes',
     text: 'Dry at once, nothing warm, strings a little down.',
     minutes: 10,
     who: 'child',
     mends: ['got-wet'],
-    looks: ['outside'],
     compose: ({ facts: { family } }) => [
       {
         id: 'dab',
@@ -66,12 +64,10 @@ export const MISHAP_JOBS: readonly JobData[] = [
   },
   {
     id: 'fallen',
-    title: 'It fell or was knocked: the first ten minutes',
     text: 'Before a note is played: post, bridge, neck, seams.',
     minutes: 10,
     who: 'child',
     mends: ['crack-top', 'neck-opening'],
-    looks: ['outside', 'neck'],
     compose: ({ facts: { family, setUp } }) => {
       const bowed = isBowed(family);
       return [

@@ -82,13 +82,11 @@ function reliefEnd(context: WorkContext): WorkStep {
 export const PLUCKED_JOBS: readonly JobData[] = [
   {
     id: 'relief',
-    title: 'Neck relief, read and eased',
     text: 'Read first; where there is a rod, eighth-turns with rests, and an end to them.',
     minutes: 15,
     who: 'practised',
     for: { families: ['guitar'] },
     mends: ['relief-gone', 'relief-wide'],
-    looks: ['relief'],
     compose: (context) => [
       {
         id: 'tune',
@@ -115,13 +113,11 @@ export const PLUCKED_JOBS: readonly JobData[] = [
   },
   {
     id: 'fret-ends',
-    title: 'Sharp fret ends and a dry fretboard',
     text: 'Air for days before anything else; then what still catches.',
     minutes: 6,
     who: 'player',
     for: { families: ['guitar'] },
     mends: ['fret-ends-out'],
-    looks: ['fret-ends'],
     compose: () => [
       {
         id: 'feel',
@@ -154,13 +150,11 @@ export const PLUCKED_JOBS: readonly JobData[] = [
   },
   {
     id: 'harp-action',
-    title: 'The action dusted, and each string sounded',
     text: 'Pins, discs and levers brushed dry; every string open and sharpened.',
     minutes: 25,
     who: 'player',
     for: { families: ['harp'] },
     mends: ['action-dusty', 'regulation-off', 'felt-worn'],
-    looks: ['harp-action', 'harp-tuning'],
     compose: ({ facts: { kind } }) => {
       const part = kind === 'pedal' ? 'disc' : 'lever';
       return [

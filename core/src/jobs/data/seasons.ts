@@ -5,7 +5,6 @@ import type { JobData } from '../work';
 export const SEASON_JOBS: readonly JobData[] = [
   {
     id: 'laying-up',
-    title: 'Going away for long',
     text: 'Weeks unplayed: wiped, slack, in the case, in steady air.',
     minutes: 10,
     who: 'player',
@@ -61,7 +60,6 @@ export const SEASON_JOBS: readonly JobData[] = [
   },
   {
     id: 'coming-back',
-    title: 'Back to one that lay',
     text: 'Warm through, look, tune slowly, then judge.',
     minutes: 12,
     who: 'player',

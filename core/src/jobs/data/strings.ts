@@ -26,13 +26,11 @@ function airFirst({ air }: Pick<WorkContext, 'air'>, side: 'dry' | 'damp'): Work
 export const STRING_JOBS: readonly JobData[] = [
   {
     id: 'pegs-slip',
-    title: 'Pegs that slip',
     text: 'The air, the winding, the push; compound at the next change.',
     minutes: 10,
     who: 'player',
     for: { families: BOWED },
     mends: ['peg-dry-wood', 'peg-winding', 'peg-misfit'],
-    looks: ['pegs'],
     compose: (context) => [
       airFirst(context, 'dry'),
       {
@@ -79,13 +77,11 @@ export const STRING_JOBS: readonly JobData[] = [
   },
   {
     id: 'pegs-stick',
-    title: 'Pegs that stick',
     text: 'Waiting is most of it: no force, no heat.',
     minutes: 5,
     who: 'player',
     for: { families: BOWED },
     mends: ['peg-damp-wood', 'peg-no-compound'],
-    looks: ['pegs'],
     compose: (context) => [
       airFirst(context, 'damp'),
       {
@@ -123,13 +119,11 @@ export const STRING_JOBS: readonly JobData[] = [
   },
   {
     id: 'fine-tuner',
-    title: 'A fine tuner at its end, stiff or loose',
     text: 'Backed out, the string tuned at the peg; a trace of grease, off the wood.',
     minutes: 4,
     who: 'player',
     for: { families: BOWED },
     mends: ['fine-tuner-spent', 'fine-tuner-loose'],
-    looks: ['fine-tuners'],
     compose: ({ facts: { setUp } }) => [
       {
         id: 'back',

@@ -3,11 +3,8 @@ export const copy = {
   theIsOn: (name: string | undefined) => `The ${name} is on.`,
   allOnNowThey: 'All on. Now they settle.',
   leftOffWhatIs: 'Left off. What is on stays on record.',
-  doneNextStep: 'Done, next step',
-  oneStepBack: 'One step back',
   beforeYouBegin: 'Before you begin',
   allStringsAreOn: 'All strings are on',
   confirmIsOn: (name: string | undefined) => `The ${name} is on`,
-  backAStep: 'Back a step',
   oneADayThat: 'One a day: that is enough for today. Pause here, play a little, and take the next one tomorrow.',
 } as const;

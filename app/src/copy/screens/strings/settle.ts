@@ -1,5 +1,6 @@
 import { fixed } from '../../numbers';
-import { centsWords } from '@/copy/strings';
+import { beatsWords, centsWords } from '@/copy/strings';
+import { beatsBetween } from '@tembrin/core/sound';
 import { dayWords, dateWords, lastingWords } from '@/copy/dates';
 
 /** What features/strings/SettleScreen.tsx says. */
@@ -30,7 +31,7 @@ export const copy = {
   noMicrophoneAnswersHere:
     'No microphone answers here. Plug one in, or open Tembrin over https or on this very device.',
   centsOnTheOf: (name: string | undefined, heardHz: number, wantedHz: number) =>
-    `cents on the ${name}; ${fixed(heardHz, 1)} of ${fixed(wantedHz, 1)} Hz`,
+    `cents on the ${name}; ${fixed(heardHz, 1)} of ${fixed(wantedHz, 1)} Hz, ${beatsWords(beatsBetween(heardHz, wantedHz))}`,
   listeningForOneOpen: 'listening for one open string',
   theMainsHumDrowns:
     'The hum of the mains drowns the string. Go away from lamps, chargers and amplifiers, or play louder.',

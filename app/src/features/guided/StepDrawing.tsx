@@ -1,25 +1,50 @@
 import type { ReactNode } from 'react';
 import Svg, { Circle, Ellipse, G, Line, Path, Rect } from 'react-native-svg';
 import { usePalette, type Palette } from '@/ui/theme';
-import type { JobPicture } from '@tembrin/core/strings';
+import type { StepPicture } from '@tembrin/core/guided';
 import { Stack } from '@/ui/layout';
-import { LABELS } from '@/copy/screens/strings/job-drawing';
+import { LABELS } from '@/copy/screens/guided/drawings';
+import {
+  arm,
+  closedCase,
+  dab,
+  discs,
+  fretEnd,
+  knuckle,
+  rod,
+  seated,
+  shears,
+  tapStick,
+  throughHole,
+  twoHands,
+} from './drawings';
+import { String } from './marks';
 
-/** What a step of the change looks like. */
-export function JobDrawing({ picture, height }: { picture: Exclude<JobPicture, 'none'>; height: number }) {
+/** What a step of a job looks like. */
+export function StepDrawing({
+  picture,
+  height,
+  small,
+}: {
+  picture: Exclude<StepPicture, 'none'>;
+  height: number;
+  /** Beside words that say it: decoration. */
+  small?: boolean;
+}) {
   const palette = usePalette();
   return (
-    <Stack role="img" aria-label={LABELS[picture]} align="center">
-      <Svg width="100%" height={height} viewBox="0 0 320 170" aria-hidden>
+    <Stack
+      role={small ? undefined : 'img'}
+      aria-label={small ? undefined : LABELS[picture]}
+      aria-hidden={small}
+      align="center"
+    >
+      <Svg width={small ? (height * 320) / 170 : '100%'} height={height} viewBox="0 0 320 170" aria-hidden>
         {DRAWINGS[picture](palette)}
       </Svg>
     </Stack>
   );
 }
-
-const String = ({ d, colour, width = 3 }: { d: string; colour: string; width?: number }) => (
-  <Path d={d} stroke={colour} strokeWidth={width} fill="none" strokeLinecap="round" />
-);
 
 /** A bridge from the front, with a groove for each of four strings. */
 function BridgeFront({ wood, woodDark }: Palette) {
@@ -40,7 +65,7 @@ const GROOVES = [
   [216, 62],
 ] as const;
 
-const DRAWINGS: Readonly<Record<Exclude<JobPicture, 'none'>, (palette: Palette) => ReactNode>> = {
+const DRAWINGS: Readonly<Record<Exclude<StepPicture, 'none'>, (palette: Palette) => ReactNode>> = {
   'fine-tuner': (palette) => (
     <>
       <Path d="M30 60L210 40V130L30 110Z" fill={palette.woodDark} />
@@ -179,4 +204,16 @@ const DRAWINGS: Readonly<Record<Exclude<JobPicture, 'none'>, (palette: Palette) 
       <Path d="M206 58H262M262 58L252 51M262 58L252 65" stroke={palette.text} strokeWidth={2.5} fill="none" />
     </>
   ),
+  'two-hands': twoHands,
+  shears,
+  'tap-stick': tapStick,
+  rod,
+  'fret-end': fretEnd,
+  knuckle,
+  'through-f-hole': throughHole,
+  discs,
+  arm,
+  seated,
+  dab,
+  'closed-case': closedCase,
 };

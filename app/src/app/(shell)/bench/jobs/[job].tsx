@@ -1,0 +1,1 @@
+export { JobRoute as default } from '@/features/jobs/routes';

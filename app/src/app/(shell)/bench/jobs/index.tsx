@@ -1,0 +1,1 @@
+export { Jobs as default } from '@/features/jobs/routes';

@@ -1,0 +1,1 @@
+export { CaseRoute as default } from '@/features/jobs/routes';

@@ -1,0 +1,1 @@
+export { WrongStart as default } from '@/features/jobs/routes';

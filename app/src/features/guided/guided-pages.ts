@@ -1,0 +1,2 @@
+export { GuidedScreen } from './GuidedScreen';
+export { StepDrawing } from './StepDrawing';

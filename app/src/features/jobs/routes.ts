@@ -1,0 +1,10 @@
+import { lazily } from '@/ui/lazily';
+
+/** The pages of jobs, and of what is wrong, in one file of their own: causes, looks and jobs are theirs alone. */
+const load = () => import('./work-pages');
+
+export const CaseRoute = lazily(load, (pages) => pages.CaseRoute);
+export const JobRoute = lazily(load, (pages) => pages.JobRoute);
+export const Jobs = lazily(load, (pages) => pages.Jobs);
+export const OpenTroubles = lazily(load, (pages) => pages.OpenTroubles);
+export const WrongStart = lazily(load, (pages) => pages.WrongStart);
