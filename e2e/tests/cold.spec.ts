@@ -20,6 +20,7 @@ const ROOM = {
   dryerG: null,
 };
 const DRILLS = ['order', 'zones', 'case', 'screw'];
+const SOME_JOBS = ['arrival', 'fit', 'residue'];
 const LOOKS = ['bridge-lean', 'string-height', 'hair-band', 'strings'];
 
 /** The household's clock is from now on an hour behind this device's. */
@@ -60,7 +61,9 @@ async function household(page: Page): Promise<Readonly<Record<string, readonly s
     const time = new Date(Date.now() - 3_600_000).toISOString();
     return { id: randomUUID(), instrumentId: id, type, occurredAt: time, recordedAt: time, payload };
   };
+  const trouble = event('trouble-noticed', { symptoms: ['hollow'], by: 'player' });
   const events = [
+    trouble,
     event('strings-fitted', { strings: null, reason: 'on-record', known: true }),
     event('rehaired', { reason: 'on-record', known: true }),
     event('session-entered', { endedAt: new Date(Date.now() - 1_800_000).toISOString() }),
@@ -75,6 +78,8 @@ async function household(page: Page): Promise<Readonly<Record<string, readonly s
     drill: DRILLS,
     bow: [bow, id],
     look: LOOKS,
+    job: SOME_JOBS,
+    trouble: [trouble.id],
   };
 }
 

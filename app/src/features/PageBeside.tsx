@@ -10,7 +10,7 @@ import { YearRoute } from './year/year-route';
 
 const OF_THE_HOUSEHOLD = ['add', 'household', 'schools', 'spares'];
 const OF_THE_AIR = ['add', 'keeping', 'moving', 'wood', 'hygrometers'];
-const ALONE_ON_THE_BENCH = ['change', 'looking'];
+const ALONE_ON_THE_BENCH = ['change', 'looking', 'wrong'];
 const OF_THE_YEAR = ['calendar', 'costs', 'diary', 'records'];
 
 /** The list a page was chosen from; null where the page is the list itself, or needs the whole width. */
@@ -28,6 +28,8 @@ function useListOf(path: string): ReactNode | null {
     case 'year':
       return first !== undefined && OF_THE_YEAR.includes(first) ? <YearRoute /> : null;
     case 'bench':
+      // A job has the list of jobs beside it.
+      if (first === 'jobs' && second !== undefined) return null;
       return first === undefined || ALONE_ON_THE_BENCH.includes(first) ? null : <Bench />;
     default:
       return null;

@@ -1,38 +1,38 @@
-import { z } from 'zod';
+/** The most that may be said of each fact that is a number; the least is 0. */
+export const MOST_FACTS = {
+  /** Share of their life the strings, and the hair, have behind them: 1 is spent. */
+  stringWear: 10,
+  hairWear: 10,
+  /** Days since strings went on, since the hair was new. */
+  stringDays: 40_000,
+  hairDays: 40_000,
+  /** Minutes bowed since the last rosining; days residue has lain on it. */
+  rosinMinutes: 100_000,
+  residueDays: 40_000,
+  /** Days since a journey, a fall or knock, since it got wet, since it came new; hours the bow was left tight. */
+  journeyDays: 40_000,
+  knockDays: 40_000,
+  wetDays: 40_000,
+  newDays: 40_000,
+  tightHours: 100_000,
+  /** Months since a luthier saw it; weeks it lay unplayed. */
+  checkupMonths: 1_200,
+  lyingWeeks: 5_000,
+} as const;
+export type Counted = keyof typeof MOST_FACTS;
+/** The wood against its band, and which way it goes. */
+export const WOODS = ['dry', 'usual', 'damp'] as const;
+export const DRIFTS = ['drying', 'steady', 'wetting'] as const;
 
 /** What is on record of an instrument and bears on what is wrong with it; whatever is left out is not known. */
-export const factsSchema = z.strictObject({
-  /** Share of their life the strings, and the hair, have behind them: 1 is spent. */
-  stringWear: z.number().min(0).max(10).optional(),
-  hairWear: z.number().min(0).max(10).optional(),
-  /** Days since strings went on, since the hair was new. */
-  stringDays: z.number().min(0).max(40_000).optional(),
-  hairDays: z.number().min(0).max(40_000).optional(),
-  /** Minutes bowed since the last rosining; days residue has lain on it. */
-  rosinMinutes: z.number().min(0).max(100_000).optional(),
-  residueDays: z.number().min(0).max(40_000).optional(),
-  /** The wood against its band, and which way it goes. */
-  wood: z.enum(['dry', 'usual', 'damp']).optional(),
-  drift: z.enum(['drying', 'steady', 'wetting']).optional(),
-  /** Days since a journey, a fall or knock, since it got wet, since it came new; hours the bow was left tight. */
-  journeyDays: z.number().min(0).max(40_000).optional(),
-  knockDays: z.number().min(0).max(40_000).optional(),
-  wetDays: z.number().min(0).max(40_000).optional(),
-  newDays: z.number().min(0).max(40_000).optional(),
-  tightHours: z.number().min(0).max(100_000).optional(),
-  /** Months since a luthier saw it; weeks it lay unplayed. */
-  checkupMonths: z.number().min(0).max(1_200).optional(),
-  lyingWeeks: z.number().min(0).max(5_000).optional(),
-});
-export type Facts = z.infer<typeof factsSchema>;
+export type Facts = { [F in Counted]?: number } & { wood?: (typeof WOODS)[number]; drift?: (typeof DRIFTS)[number] };
 
 /** Facts within the bounds of what may be said: beyond them nothing more follows. */
 export function bounded(facts: Facts): Facts {
-  const shape: Record<string, z.ZodOptional> = factsSchema.shape;
-  const within = ([name, value]: [string, string | number]) => {
-    const inner = shape[name]!.unwrap();
-    return [name, inner instanceof z.ZodNumber ? Math.min(Number(value), inner.maxValue!) : value];
-  };
+  const within = ([name, value]: [string, string | number]) => [
+    name,
+    typeof value === 'number' ? Math.min(value, MOST_FACTS[name as Counted]) : value,
+  ];
   return Object.fromEntries(Object.entries(facts).map(within)) as Facts;
 }
 

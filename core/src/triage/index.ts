@@ -1,7 +1,8 @@
 export * from './case';
+export { caseSchema, factsSchema } from './case-file';
 export { CAUSES, type Cause, type CauseId, type HowSoon, type Mender } from './causes';
 export { CHANCES, type Chance } from './chance';
-export { CONDITIONS, factsSchema, type Condition, type Facts } from './facts';
+export { CONDITIONS, type Condition, type Facts } from './facts';
 export * from './judge';
 export * from './on-record';
 export * from './places';

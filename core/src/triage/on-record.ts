@@ -69,12 +69,16 @@ const AS_ANSWERS: Readonly<Partial<Record<LookId, readonly [QuestionId, string]>
 /** A look is an answer for so long: after that it is looked at again. From memory. */
 const FRESH_DAYS = 14;
 
-/** What was looked at of late, as answers: what was good is as it should be, what is open is not. */
+/** What a hygrometer is asked for: under and over these it is an answer. */
+const [DRY, DAMP] = [0.35, 0.65];
+
+/** What was looked at of late, and the air of the last day, as answers: what was good is as it should be, what is open is not. */
 export function answersOnRecord({
   log,
   found,
   bows,
-}: Pick<Assessment, 'log' | 'found' | 'bows'>): Partial<Record<QuestionId, string>> {
+  air,
+}: Pick<Assessment, 'log' | 'found' | 'bows' | 'air'>): Partial<Record<QuestionId, string>> {
   const open = new Set(found.map(({ eventId }) => eventId));
   const latest = new Map<LookId, Finding>();
   for (const finding of [...log.findings, ...(bows[0]?.log.findings ?? [])]) {
@@ -87,5 +91,8 @@ export function answersOnRecord({
     if (finding.verdict === 'good') return [[as[0], FINE] as const];
     return open.has(finding.eventId) && finding.verdict === 'act' ? [as] : [];
   });
-  return Object.fromEntries(answers);
+  const dayRh = air?.verdict.dayRh ?? null;
+  const hygrometer =
+    dayRh === null ? [] : [['hygrometer', dayRh < DRY ? 'dry' : dayRh > DAMP ? 'damp' : FINE] as const];
+  return Object.fromEntries([...answers, ...hygrometer]);
 }

@@ -245,7 +245,7 @@ export const QUESTIONS = {
     0.3,
     ALL,
     { dry: 'Under 35 %', damp: 'Over 65 %' },
-    { fine: 'In between', tool: 'a hygrometer' },
+    { fine: '35 to 65 %', tool: 'a hygrometer' },
   ),
   winding: look(
     'Is the string wound in order, and the peg pushed in?',

@@ -1,7 +1,7 @@
 import type { Assessment } from '../assess';
 import type { Trouble } from '../log';
 import { DAY_MS } from '../time';
-import { caseSchema, concerns, FINE, MOST_EARLIER, type Case } from './case';
+import { concerns, FINE, MOST_EARLIER, type Case } from './case';
 import { CAUSES, type CauseId } from './causes';
 import { answersOnRecord, factsOnRecord } from './on-record';
 import { QUESTIONS, SYMPTOMS, type QuestionId, type SymptomId } from './signs';
@@ -61,7 +61,7 @@ export function caseOnRecord(assessment: Assessment, trouble: Trouble): CaseOnRe
     given:
       symptoms.length === 0
         ? null
-        : caseSchema.parse({
+        : {
             family: facts.family,
             kind: facts.kind,
             player: trouble.by,
@@ -69,7 +69,7 @@ export function caseOnRecord(assessment: Assessment, trouble: Trouble): CaseOnRe
             earlier: earlierOf(log, trouble),
             symptoms,
             answers: { ...looked, ...Object.fromEntries(answered.map(({ question, answer }) => [question, answer])) },
-          }),
+          },
     answered,
     looked,
     misfits,

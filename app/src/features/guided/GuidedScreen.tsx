@@ -72,7 +72,7 @@ function Busy({ title, marks, step, onNext, onBack, onPause, onLeave }: GuidedPr
   );
 }
 
-function Usual({ instrument, title, back, marks, step, last, nextTitle, above, children, ...does }: GuidedProps) {
+function Usual({ instrument, title, back, marks, step, last, nextTitle, asks, above, children, ...does }: GuidedProps) {
   const { onNext, onBack, onPause, onLeave } = does;
   const setHandsBusy = usePreferences((state) => state.setHandsBusy);
   const wide = useWide();
@@ -98,16 +98,21 @@ function Usual({ instrument, title, back, marks, step, last, nextTitle, above, c
       <Split gap={wide ? 'wide' : 'more'} align={wide ? 'center' : 'stretch'}>
         <Stack gap="more" grow={wide}>
           {marks}
-          {picture !== 'none' && <StepDrawing picture={picture} height={wide ? 330 : 170} />}
+          {picture !== 'none' && <StepDrawing picture={picture} height={wide ? 330 : asks ? 124 : 170} />}
           {picture === 'none' && (
             <Stack align="center">
-              <Plate subject={instrument} height={wide ? 400 : 190} lit={zone} withBow={zone.startsWith('bow-')} />
+              <Plate
+                subject={instrument}
+                height={wide ? 400 : asks ? 130 : 190}
+                lit={zone}
+                withBow={zone.startsWith('bow-')}
+              />
             </Stack>
           )}
         </Stack>
         <Stack gap="more" grow={wide}>
           {above}
-          <StepInHand step={step} />
+          <StepInHand step={step} kind={asks && !wide ? 'body' : 'large'} />
           {children}
         </Stack>
       </Split>
@@ -115,14 +120,15 @@ function Usual({ instrument, title, back, marks, step, last, nextTitle, above, c
   );
 }
 
-function StepInHand({ step }: { step: GuidedStep }) {
+/** What to do. What else has to find room on a small screen makes it smaller. */
+function StepInHand({ step, kind }: { step: GuidedStep; kind: 'body' | 'large' }) {
   return (
     <Stack role="status" gap="half">
       <Text kind="title" level={2}>
         {inUnits(step.title)}
       </Text>
       {step.how.map((sentence) => (
-        <Text key={sentence} kind="large">
+        <Text key={sentence} kind={kind}>
           {inUnits(sentence)}
         </Text>
       ))}

@@ -12,6 +12,7 @@ import { useWide } from '@/ui/theme';
 import { Row, Split, Stack } from '@/ui/layout';
 import { FETCHING_LOG } from '@/copy/common';
 import { dayWords } from '@/copy/dates';
+import { listWords } from '@/copy/lists';
 import { inUnits } from '@/copy/measures';
 import { answerWords, causeTitle, FINDERS, menderOf, symptomsWords, whoWords } from '@/copy/troubles';
 import { copy } from '@/copy/screens/wrong/case';
@@ -35,6 +36,8 @@ function Of({ instrument }: { instrument: Instrument }) {
   const trouble = log.troubles.find(({ eventId }) => eventId === id);
   return trouble ? <Case key={id} instrument={instrument} trouble={trouble} /> : <Redirect href="/bench/wrong" />;
 }
+
+const titlesOf = (ids: readonly CauseId[]) => listWords(ids.map((id) => causeTitle(id).toLowerCase()));
 
 interface Props {
   instrument: Instrument;
@@ -69,11 +72,11 @@ function Case({ instrument, trouble }: Omit<Props, 'model'>) {
           <Stack gap="more" grow={wide}>
             {over ? <Over {...props} /> : <NextLook {...props} />}
             <SoFar {...props} />
-            <Seen {...props} />
           </Stack>
           <Stack gap="more" grow={wide}>
             <SuspectStrings model={model} />
             {!over && <WouldChange {...props} />}
+            <Seen {...props} />
           </Stack>
         </Split>
       )}
@@ -90,10 +93,7 @@ function Notices({ trouble, model }: Props) {
   return (
     <>
       {dangers.length > 0 && (
-        <Banner
-          tone="now"
-          text={`${copy.stop} ${copy.mayBe(dangers.map((id) => causeTitle(id).toLowerCase()).join(', '))}`}
-        >
+        <Banner tone="now" text={`${copy.stop} ${copy.mayBe(titlesOf(dangers))}`}>
           <Button rank="plain" title={copy.whatToDo} onPress={unheed} start flush />
         </Banner>
       )}
@@ -166,7 +166,8 @@ function NextLook({ instrument, model }: Props) {
 function SoFar({ instrument, model }: Props) {
   const { judgement, job, mendedBy, forVisit } = model;
   if (!judgement) return null;
-  const { lead, next } = judgement;
+  const { lead, next, dangers } = judgement;
+  const before = dangers.filter((id) => id !== lead);
   const mender = menderOf(instrument.family);
   return (
     <Stack gap="small" mark padLeft="half" role="status">
@@ -179,6 +180,7 @@ function SoFar({ instrument, model }: Props) {
         <>
           <Text kind="heading">{causeTitle(lead)}</Text>
           <Text kind="smallStrong">{whoWords(judgement, instrument.family)}</Text>
+          {before.length > 0 && <Text tone="now">{copy.dangerFirst(titlesOf(before))}</Text>}
           <Text>{CAUSES[lead].todo}</Text>
           {CAUSES[lead].never && <Text tone="now">{CAUSES[lead].never}</Text>}
         </>
@@ -198,8 +200,10 @@ function WouldChange({ instrument, model }: Props) {
   const { judgement, outcomes } = model;
   const next = judgement?.next;
   if (!judgement || !next) return null;
-  const saying = ({ lead, who, when }: (typeof outcomes)[number]) => {
+  const saying = ({ lead, who, when, dangers }: (typeof outcomes)[number]) => {
     if (lead === judgement.lead && who === judgement.who && when === judgement.when) return copy.stays;
+    const fresh = dangers.filter((id) => !judgement.dangers.includes(id));
+    if (fresh.length > 0) return copy.thenStop(titlesOf(fresh), whoWords({ who, when }, instrument.family));
     return lead === null ? copy.staysOpen : copy.then(causeTitle(lead), whoWords({ who, when }, instrument.family));
   };
   return (

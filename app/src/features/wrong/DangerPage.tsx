@@ -4,7 +4,7 @@ import { Plate } from '@/ui/Plate';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { useWide } from '@/ui/theme';
-import { Inset, Split, Stack } from '@/ui/layout';
+import { Inset, Row, Split, Stack } from '@/ui/layout';
 import { listWords } from '@/copy/lists';
 import { causeTitle, symptomsWords } from '@/copy/troubles';
 import { copy } from '@/copy/screens/wrong/case';
@@ -43,10 +43,17 @@ export function DangerPage({ instrument, model }: { instrument: Instrument; mode
               {dangers.every(isOfBow) ? copy.stopBow : copy.stop}
             </Text>
           </Inset>
-          <Text kind="large">{copy.mayBe(titles)}</Text>
-          {wide && (
-            <Plate subject={instrument} height={340} lit={zoneOf(first!, instrument)} withBow={isOfBow(first!)} />
-          )}
+          <Row gap="one" align="center">
+            <Plate
+              subject={instrument}
+              height={wide ? 300 : 150}
+              lit={zoneOf(first!, instrument)}
+              withBow={isOfBow(first!)}
+            />
+            <Text kind="large" shrink>
+              {copy.mayBe(titles)}
+            </Text>
+          </Row>
         </Stack>
         <Stack gap="half" grow={wide}>
           <Text kind="heading" level={2}>

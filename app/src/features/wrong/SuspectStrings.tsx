@@ -59,14 +59,7 @@ function SuspectString({ suspect, model }: { suspect: Suspect; model: CaseModel 
   const moved = was !== undefined && Math.abs(was - chance) >= MOVED;
   return (
     <Stack rule="bottom">
-      <Press
-        role="button"
-        aria-expanded={open}
-        aria-label={copy.chance(causeTitle(id), chanceWords(chance), percent(chance))}
-        onPress={() => setOpen(!open)}
-        padY="small"
-        gap="hair"
-      >
+      <Press role="button" aria-expanded={open} onPress={() => setOpen(!open)} padY="small" gap="hair">
         <Row gap="small" align="baseline" justify="between">
           <Text kind={lead ? 'strong' : 'body'} tone={danger ? 'now' : 'text'} shrink>
             {causeTitle(id)}
@@ -87,28 +80,46 @@ function SuspectString({ suspect, model }: { suspect: Suspect; model: CaseModel 
   );
 }
 
-const WIDE = 320;
+const [WIDE, TALL] = [100, 28] as const;
 const DEEPEST = 17;
 const sag = (chance: number) => DEEPEST * (1 - chance) ** 1.5;
-const hung = (chance: number) => `M22 7Q${WIDE / 2} ${7 + 2 * sag(chance)} ${WIDE - 14} 7`;
+const hung = (chance: number) => `M0 8Q${WIDE / 2} ${8 + 2 * sag(chance)} ${WIDE} 8`;
 
 /** A string between peg and saddle, as tight as its cause is likely. @param was how tight it stood before; null: as now */
 function Tension({ chance, was, tone }: { chance: number; was: number | null; tone: 'now' | 'accent' | 'edge' }) {
   const palette = usePalette();
   return (
-    <Svg width="100%" height={28} viewBox={`0 0 ${WIDE} 28`} preserveAspectRatio="none" aria-hidden>
-      {was !== null && <Path d={hung(was)} stroke={palette.edge} strokeWidth={1.2} strokeDasharray="3 5" fill="none" />}
-      <Path
-        d={hung(chance)}
-        stroke={palette[tone]}
-        strokeWidth={1.4 + 2.8 * chance}
-        fill="none"
-        strokeLinecap="round"
-      />
-      <Circle cx={14} cy={9} r={7} fill={palette.stick} />
-      <Circle cx={14} cy={9} r={2} fill={palette.ground} />
-      <Rect x={WIDE - 16} y={4} width={6} height={20} rx={2} fill={palette.wood} />
-    </Svg>
+    <Row aria-hidden>
+      <Svg width={16} height={TALL}>
+        <Circle cx={9} cy={9} r={7} fill={palette.stick} />
+        <Circle cx={9} cy={9} r={2} fill={palette.ground} />
+      </Svg>
+      <Stack grow>
+        {/* Drawn as wide as there is room: a string has no proportions. */}
+        <Svg width="100%" height={TALL} viewBox={`0 0 ${WIDE} ${TALL}`} preserveAspectRatio="none">
+          {was !== null && (
+            <Path
+              d={hung(was)}
+              stroke={palette.edge}
+              strokeWidth={1.2}
+              strokeDasharray="3 5"
+              fill="none"
+              vectorEffect="non-scaling-stroke"
+            />
+          )}
+          <Path
+            d={hung(chance)}
+            stroke={palette[tone]}
+            strokeWidth={1.4 + 2.8 * chance}
+            fill="none"
+            vectorEffect="non-scaling-stroke"
+          />
+        </Svg>
+      </Stack>
+      <Svg width={8} height={TALL}>
+        <Rect x={0} y={4} width={6} height={20} rx={2} fill={palette.wood} />
+      </Svg>
+    </Row>
   );
 }
 

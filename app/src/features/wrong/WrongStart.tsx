@@ -9,7 +9,7 @@ import { Plate } from '@/ui/Plate';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { useWide } from '@/ui/theme';
-import { Grid, Split, Stack } from '@/ui/layout';
+import { Grid, Row, Split, Stack } from '@/ui/layout';
 import { FETCHING_LOG } from '@/copy/common';
 import { dayWords } from '@/copy/dates';
 import { optionsOf } from '@/copy/lists';
@@ -47,19 +47,22 @@ function Start({ instrument }: { instrument: Instrument }) {
       <OnStand instrument={instrument} />
       <Troubles troubles={model.open} title={copy.open} moment={model.moment} />
       <Split gap={wide ? 'wide' : 'more'}>
-        <Stack align="center" gap="small" grow={wide}>
+        <Row gap="one" align="start">
           <Plate
             subject={instrument}
-            height={wide ? 420 : 230}
+            height={wide ? 420 : 236}
             lit={model.lit}
             zones={model.zones}
             onZone={model.setZone}
             withBow
           />
-          <Text kind="small" tone="quiet">
-            {copy.tapPlace}
-          </Text>
-        </Stack>
+          <Stack grow shrink gap="half">
+            <HowItShows model={model} />
+            <Text kind="small" tone="quiet">
+              {copy.tapPlace}
+            </Text>
+          </Stack>
+        </Row>
         <Stack gap="more" grow={wide}>
           <Symptoms model={model} />
           <Choice
@@ -76,41 +79,43 @@ function Start({ instrument }: { instrument: Instrument }) {
   );
 }
 
-/** What it is like: by how it shows, or by where. */
-function Symptoms({ model }: { model: WrongStartModel }) {
-  const { noticed, setNoticed, ways, zone, setZone, shown, chosen, toggle, full } = model;
+/** By hearing, by seeing, by feel, from the case; or at a place that was tapped. */
+function HowItShows({ model }: { model: WrongStartModel }) {
+  const { noticed, setNoticed, ways, zone, setZone } = model;
+  if (zone !== null)
+    return (
+      <Stack gap="hair">
+        <Text kind="smallStrong">{copy.here}</Text>
+        <Button rank="plain" title={copy.everywhere} onPress={() => setZone(null)} start flush />
+      </Stack>
+    );
+  return (
+    <Choice
+      label={copy.how}
+      options={optionsOf(copy.noticed).filter(({ value }) => ways.includes(value))}
+      value={noticed}
+      onChange={setNoticed}
+    />
+  );
+}
+
+/** What it is like. */
+function Symptoms({ model: { shown, chosen, toggle, full } }: { model: WrongStartModel }) {
   const elsewhere = chosen.filter((id) => !shown.includes(id));
   return (
-    <Stack gap="half">
-      {zone === null ? (
-        <Choice
-          label={copy.how}
-          options={optionsOf(copy.noticed).filter(({ value }) => ways.includes(value))}
-          value={noticed}
-          onChange={setNoticed}
-        />
-      ) : (
-        <Stack gap="hair">
-          <Text kind="smallStrong">{copy.here}</Text>
-          <Button rank="plain" title={copy.everywhere} onPress={() => setZone(null)} start flush />
-        </Stack>
-      )}
-      <Stack role="group" aria-label={copy.where} gap="small">
-        <Text kind="small" tone="quiet">
-          {full ? copy.most : copy.where}
-        </Text>
-        <Grid gap="small">
-          {[...shown, ...elsewhere].map((id) => (
-            <Tick
-              key={id}
-              kind="checkbox"
-              title={SYMPTOMS[id].title}
-              on={chosen.includes(id)}
-              onPress={() => toggle(id)}
-            />
-          ))}
-        </Grid>
-      </Stack>
+    <Stack role="group" aria-label={copy.where} gap="small">
+      <Text kind="smallStrong">{full ? copy.most : copy.where}</Text>
+      <Grid gap="small">
+        {[...elsewhere, ...shown].map((id) => (
+          <Tick
+            key={id}
+            kind="checkbox"
+            title={SYMPTOMS[id].title}
+            on={chosen.includes(id)}
+            onPress={() => toggle(id)}
+          />
+        ))}
+      </Grid>
     </Stack>
   );
 }

@@ -126,7 +126,7 @@ export function useCase(instrument: Instrument, trouble: Trouble) {
   const assessment = useAssessment(instrument);
   const complete = useComplete(instrument.id);
   const { log, air, threads } = assessment;
-  const [heeded, setHeeded] = useState('');
+  const [heeded, setHeeded] = useState<readonly CauseId[] | null>(null);
   const judged = useJudged(assessment, trouble);
   const ending = useEnding(instrument, trouble, assessment);
   const dangers = judged.judgement?.dangers ?? [];
@@ -144,10 +144,12 @@ export function useCase(instrument: Instrument, trouble: Trouble) {
     complete,
     moment: { nowMs: log.nowMs, timeZone: log.timeZone },
     played,
-    /** Dangers that were not yet read on their own page. */
-    unheeded: trouble.settled === null && dangers.some((id) => !heeded.split(' ').includes(id)),
-    heed: () => setHeeded(dangers.join(' ')),
-    unheed: () => setHeeded(''),
+    /** Dangers that were not yet read on their own page: at first any, later one that it is taken to be. */
+    unheeded:
+      trouble.settled === null &&
+      (heeded === null ? dangers.length > 0 : lead !== null && dangers.includes(lead) && !heeded.includes(lead)),
+    heed: () => setHeeded(dangers),
+    unheed: () => setHeeded(null),
     job: lead && jobForCause(assessment, lead),
     mendedBy: lead === null ? null : WANT_STRINGS.includes(lead) ? 'change' : WANT_AIR.includes(lead) ? 'air' : null,
     forVisit: forVisitOf(instrument, trouble, lead, assessment),

@@ -9,9 +9,9 @@ export const copy = {
     hearing: 'I hear it',
     seeing: 'I see it',
     feel: 'I feel it',
-    case: 'It was like that in the case',
+    case: 'It came so from the case',
   } satisfies Record<Noticed, string>,
-  where: 'What is it like? Choose what fits, or tap the place.',
+  where: 'What is it like?',
   here: 'At this place',
   everywhere: 'Show all of them',
   most: 'Five at most: more is another trouble.',
@@ -29,5 +29,5 @@ export const copy = {
   since: (when: string) => `Since ${when}. Take it up.`,
   was: (cause: string, when: string) => `It was: ${cause}, ${when}.`,
   nobodyKnew: (when: string) => `Over ${when}; nobody knows what it was.`,
-  tapPlace: 'Tap the plate where it shows, or choose beside it.',
+  tapPlace: 'Or tap the plate where it shows.',
 } as const;
