@@ -91,6 +91,8 @@ test('a child’s next size is told from the arm; a guitarist’s neck is eased 
   await addInstrument(page, 'Guitar');
   await page.getByRole('link', { name: 'Now', exact: true }).click();
   await openJob(page, /^Neck relief/);
+  await expect(page.getByRole('button', { name: 'Begin' })).toBeDisabled();
+  await page.getByRole('checkbox', { name: 'I have been shown how' }).click();
   await page.getByRole('button', { name: 'Begin' }).click();
   await on(page);
   await page.getByRole('button', { name: 'Hands-busy view' }).click();

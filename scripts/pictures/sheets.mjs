@@ -13,6 +13,8 @@ export const SHEETS = {
   strings: ['strings-on', 'compare', 'one-broke', 'change-job'],
   year: ['year-phone', 'due-item', 'settle', 'costs'],
   look: ['look-bridge', 'looked', 'found', 'look-line'],
+  wrong: ['wrong-start', 'wrong-danger', 'wrong-case', 'wrong-strings'],
+  jobs: ['jobs', 'job-bridge', 'job-arrival', 'job-relief'],
   measuring: ['look-guitar', 'look-harp', 'photo', 'gauge'],
   photos: ['photo-bridge', 'photo-hair', 'photos'],
   files: ['harp-strings', 'spares', 'calendar-in', 'diary'],

@@ -314,3 +314,57 @@ export async function wide({ page, button, link, heading, take }) {
   await heading('Schools');
   await take('schools-wide');
 }
+
+/** Something is wrong, from what is noticed to what it comes to; and jobs with hands busy. */
+export async function working({ page, button, link, heading, take, stand }) {
+  const bench = () => page.getByRole('link', { name: 'Bench', exact: true }).click();
+  const next = async (wanted) => {
+    await button('Done, next').click();
+    await heading(wanted);
+  };
+  await bench();
+  await link(/^Something is wrong/).click();
+  await page.getByRole('checkbox', { name: 'Suddenly different or hollow' }).click();
+  await page.getByRole('heading', { level: 1 }).evaluate((title) => title.scrollIntoView());
+  await take('wrong-start');
+  await button('Look into it').click();
+  await button('Look whether it is so').waitFor();
+  await take('wrong-danger');
+  await button('Look whether it is so').click();
+  const asked = page.getByRole('group', { name: 'Look at this next' });
+  await take('wrong-case');
+  for (let looks = 0; looks < 3; looks++) {
+    const question = await asked.getByRole('heading').innerText();
+    const gap = asked.getByRole('button', { name: 'A gap' });
+    await ((await gap.count()) > 0 ? gap : asked.getByRole('button').first()).click();
+    await page.getByRole('heading', { name: question }).waitFor({ state: 'detached' });
+    const on = button('Look whether it is so');
+    if ((await on.count()) > 0) await on.click();
+  }
+  await heading('What it could be');
+  await page.getByRole('heading', { name: 'What it could be' }).evaluate((title) => title.scrollIntoView());
+  await take('wrong-strings');
+  await bench();
+  await link(/^Jobs, step by step/).click();
+  await heading('Jobs, step by step');
+  await take('jobs');
+  await link(/^The bridge upright again/).click();
+  await page.getByRole('checkbox').click();
+  await button('Begin').click();
+  for (const title of ['The post first', 'Lay it in your lap', 'Ease the strings', 'Both hands']) await next(title);
+  await take('job-bridge');
+  await button('Pause').click();
+  await link(/^A new instrument/).click();
+  await button('Begin').click();
+  for (const title of ['Open it flat', 'A knuckle round', 'Does the post']) await next(title);
+  await take('job-arrival');
+  await bench();
+  await stand('Plover');
+  await link(/^Jobs, step by step/).click();
+  await link(/^Neck relief/).click();
+  await page.getByRole('checkbox').click();
+  await button('Begin').click();
+  await next('The air first');
+  await next('Read the relief');
+  await take('job-relief');
+}

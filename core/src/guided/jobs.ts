@@ -1,8 +1,8 @@
 /** Guided jobs of the bench, beside the change of strings, in the order of the bench. */
 export const JOB_TITLES = {
-  arrival: 'A new instrument: from the closed case to the first evening',
-  wet: 'It got wet: the first ten minutes',
-  fallen: 'It fell or was knocked: the first ten minutes',
+  arrival: 'A new instrument',
+  wet: 'It got wet',
+  fallen: 'It fell or was knocked',
   'bridge-upright': 'The bridge upright again',
   'loose-parts': 'The hunt for a loose part',
   'seam-tour': 'A knuckle round the seams',

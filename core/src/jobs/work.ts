@@ -19,6 +19,8 @@ export interface WorkStep extends GuidedStep {
   photo?: true;
   /** Things to touch one after another, in this order: one of them may be what it was. */
   touch?: readonly string[];
+  /** The strings, one by one: those that are not as they should be are marked. */
+  each?: true;
   /** A note is sounded meanwhile: the open strings to choose from. */
   sounds?: true;
   /** Done, it puts this on record. */

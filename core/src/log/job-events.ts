@@ -11,7 +11,7 @@ export const jobPayloads = {
   'job-ended': z.strictObject({
     jobId: id,
     finished: z.boolean(),
-    note: z.string().trim().max(100, 'A note has at most 100 characters.'),
+    note: z.string().trim().max(300, 'A note has at most 300 characters.'),
   }),
 } as const;
 

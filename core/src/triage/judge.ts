@@ -11,6 +11,8 @@ const LEAKS = { symptom: 0.01, answer: 0.02 } as const;
 const MOST_LIKELY = 0.6;
 /** From such a chance a cause may be said to be it; below, it is shown to somebody. From memory. */
 export const TELLING = 0.35;
+/** From such a chance nothing more is asked that would not change it. From memory. */
+const CERTAIN = 0.9;
 /** From such a chance a danger is named, whatever else is likelier. From memory. */
 export const DANGER_FROM = 0.05;
 /** A look that tells less than so many bits of who and how soon is not worth asking. */
@@ -224,7 +226,16 @@ function conclusionOf(given: Case): Omit<Judgement, 'next'> {
 export function judgeCase(given: Case, passed: ReadonlySet<QuestionId> = new Set()): Judgement {
   const seen = seenIn(given);
   const { ids, network } = networkFor(given, seen);
-  return { ...conclusionOf(given), next: nextLook(given, ids, network, seen, passed) };
+  const conclusion = conclusionOf(given);
+  const next = nextLook(given, ids, network, seen, passed);
+  return { ...conclusion, next: next !== null && isSettled(given, conclusion, next) ? null : next };
+}
+
+/** Whether it is as good as certain, and no answer to what is left to look at would change what it comes to. */
+function isSettled(given: Case, { causes: [first], ...now }: Omit<Judgement, 'next'>, next: QuestionId): boolean {
+  if (!first || first.chance < CERTAIN) return false;
+  const saying = ({ lead, who, when, dangers }: Omit<Outcome, 'answer'>) => [lead, who, when, ...dangers].join(' ');
+  return outcomesOf(given, next).every((outcome) => saying(outcome) === saying(now));
 }
 
 /** What a judgement comes to once a look is answered in one way. */

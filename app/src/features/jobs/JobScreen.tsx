@@ -1,5 +1,6 @@
 import type { Instrument } from '@tembrin/contract';
 import { Redirect, useLocalSearchParams } from 'expo-router';
+import { useState } from 'react';
 import { act } from '@/state/actions';
 import { useAssessment, useComplete } from '@/state/assessments';
 import { useJobPlaces } from '@/state/job-places';
@@ -7,6 +8,7 @@ import { useInstrumentMeant } from '@/state/stand';
 import { Banner } from '@/ui/Banner';
 import { Beside } from '@/ui/Beside';
 import { Button } from '@/ui/Button';
+import { Tick } from '@/ui/Choice';
 import { useKeys } from '@/ui/keys';
 import { NumberedSteps } from '@/ui/NumberedSteps';
 import { Screen } from '@/ui/Screen';
@@ -53,11 +55,13 @@ function JobStart({ instrument, job }: { instrument: Instrument; job: JobData })
   const steps = job.compose({ ...assessment, beganAt: null });
   const last = log.works.findLast(({ job: id, ended }) => id === job.id && ended?.finished);
   const child = facts.setUp.player === 'child';
+  const [shown, setShown] = useState(false);
+  const ready = complete && (job.who !== 'practised' || shown);
   const begin = async () => {
     const [began] = await act(instrument.id, [{ type: 'job-began', payload: { job: job.id } }], null);
     if (began) goTo(began.id, steps[0]!.id, restsFrom(steps[0], Date.now()));
   };
-  useKeys(complete ? { enter: { label: copy.begin, run: () => void begin() } } : {});
+  useKeys(ready ? { enter: { label: copy.begin, run: () => void begin() } } : {});
   return (
     <Screen
       title={JOB_TITLES[job.id]}
@@ -65,7 +69,7 @@ function JobStart({ instrument, job }: { instrument: Instrument; job: JobData })
       foot={
         <Button
           title={complete ? copy.begin : FETCHING_LOG}
-          disabled={!complete}
+          disabled={!ready}
           onPress={() => void begin()}
           hotkey="Enter"
         />
@@ -85,7 +89,11 @@ function JobStart({ instrument, job }: { instrument: Instrument; job: JobData })
         </Text>
       </Stack>
       {child && job.who !== 'child' && <Banner tone="soon" text={copy.child} />}
-      {job.who === 'practised' && <Banner tone="soon" text={copy.practised} />}
+      {job.who === 'practised' && (
+        <Banner tone="soon" text={copy.practised}>
+          <Tick kind="checkbox" title={copy.shown} on={shown} onPress={() => setShown(!shown)} />
+        </Banner>
+      )}
       {job.id === 'fit' && (
         <Size
           size={nextSize(

@@ -4,7 +4,7 @@ import { useEffect } from 'react';
 import { useNow } from '@/state/now';
 import { canSound, silence, sound } from '@/state/tone';
 import { Button } from '@/ui/Button';
-import { Choice } from '@/ui/Choice';
+import { Choice, Choices } from '@/ui/Choice';
 import { RoundMarks } from '@/ui/RoundMarks';
 import { Text } from '@/ui/Text';
 import { Grid, Stack } from '@/ui/layout';
@@ -12,7 +12,7 @@ import { clockWords } from '@/copy/dates';
 import { copy } from '@/copy/screens/jobs/jobs';
 import { JOB_TITLES } from '@tembrin/core/guided';
 import type { JobData, WorkStep } from '@tembrin/core/jobs';
-import { FIGURE_DATA, VERDICTS, type Figure } from '@tembrin/core/instruments';
+import { FIGURE_DATA, stringNames, VERDICTS, type Figure } from '@tembrin/core/instruments';
 import type { Work } from '@tembrin/core/log';
 import { noteName } from '@tembrin/core/pitch';
 import { openStrings } from '@tembrin/core/strings';
@@ -52,8 +52,8 @@ export function JobUnderWay({ instrument, job, work }: { instrument: Instrument;
 }
 
 /** Something is typed, chosen or sounded at it. */
-const asksOf = ({ figures, look, touch, sounds, photo }: WorkStep) =>
-  Boolean(figures?.length ?? look ?? touch ?? sounds ?? photo);
+const asksOf = ({ figures, look, touch, sounds, photo, each }: WorkStep) =>
+  Boolean(figures?.length ?? look ?? touch ?? sounds ?? photo ?? each);
 
 function Extras({ instrument, model }: { instrument: Instrument; model: JobModel }) {
   const { step } = model;
@@ -61,18 +61,11 @@ function Extras({ instrument, model }: { instrument: Instrument; model: JobModel
     <>
       {step.waitMin !== undefined && <Rest model={model} />}
       {step.sounds && <Notes instrument={instrument} />}
+      {step.each && <EachString instrument={instrument} model={model} />}
       {step.touch && <Touched things={step.touch} model={model} />}
       {step.figures && <Figures figures={step.figures} model={model} />}
       {step.photo && <ByPhoto instrument={instrument} figures={step.figures ?? []} />}
-      {step.look && (
-        <Choice
-          label={copy.howIsIt}
-          options={OPTIONS}
-          value={model.verdict}
-          onChange={model.setVerdict}
-          hint={model.verdict === null ? copy.unsaid : undefined}
-        />
-      )}
+      {step.look && <Choice label={copy.howIsIt} options={OPTIONS} value={model.verdict} onChange={model.setVerdict} />}
     </>
   );
 }
@@ -116,6 +109,20 @@ function Touched({ things, model: { note, setNote } }: { things: readonly string
       />
       {note !== '' && note !== copy.nothingStops && <Text kind="heading">{copy.itWas(note)}.</Text>}
     </Stack>
+  );
+}
+
+/** The strings one by one: those that are out, or buzz, are marked, and go into the note of the job. */
+function EachString({ instrument, model: { note, setNote } }: { instrument: Instrument; model: JobModel }) {
+  const names = stringNames(instrument);
+  const out = names.filter((name) => note.split(', ').includes(name));
+  return (
+    <Choices
+      label={copy.each}
+      options={names.map((name) => ({ value: name, title: name }))}
+      values={out}
+      onChange={(marked) => setNote(names.filter((name) => marked.includes(name)).join(', '))}
+    />
   );
 }
 

@@ -20,9 +20,12 @@ const NONE: readonly LogEvent[] = [];
 
 type Entry = { at: number; id: string } & ({ session: Session } | { event: LogEvent });
 
+/** Steps on the way of something that stands there itself. */
+const PARTS: readonly LogEvent['type'][] = ['look-over-ended', 'look-skipped', 'trouble-answered', 'job-began'];
+
 /** Whether an event is more than a part of some session, or of a look-over that found nothing there. */
 function standsAlone({ type, payload }: LogEvent): boolean {
-  if (type === 'look-over-ended' || type === 'look-skipped') return false;
+  if (PARTS.includes(type)) return false;
   if ('verdict' in payload) return payload.overId === null || payload.verdict !== 'good';
   return !('sessionId' in payload) || payload.sessionId === null;
 }

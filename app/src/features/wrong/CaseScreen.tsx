@@ -206,6 +206,7 @@ function WouldChange({ instrument, model }: Props) {
     if (fresh.length > 0) return copy.thenStop(titlesOf(fresh), whoWords({ who, when }, instrument.family));
     return lead === null ? copy.staysOpen : copy.then(causeTitle(lead), whoWords({ who, when }, instrument.family));
   };
+  if (outcomes.every((outcome) => saying(outcome) === copy.stays)) return null;
   return (
     <Stack gap="hair">
       <Text kind="heading" level={2}>

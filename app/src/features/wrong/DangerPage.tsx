@@ -1,6 +1,6 @@
 import { Button } from '@/ui/Button';
 import { NumberedSteps } from '@/ui/NumberedSteps';
-import { Plate } from '@/ui/Plate';
+import { Plate, plateWidth } from '@/ui/Plate';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { useWide } from '@/ui/theme';
@@ -44,12 +44,14 @@ export function DangerPage({ instrument, model }: { instrument: Instrument; mode
             </Text>
           </Inset>
           <Row gap="one" align="center">
-            <Plate
-              subject={instrument}
-              height={wide ? 300 : 150}
-              lit={zoneOf(first!, instrument)}
-              withBow={isOfBow(first!)}
-            />
+            <Stack minWidth={plateWidth(instrument, wide ? 300 : 150)}>
+              <Plate
+                subject={instrument}
+                height={wide ? 300 : 150}
+                lit={zoneOf(first!, instrument)}
+                withBow={isOfBow(first!)}
+              />
+            </Stack>
             <Text kind="large" shrink>
               {copy.mayBe(titles)}
             </Text>

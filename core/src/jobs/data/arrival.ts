@@ -73,7 +73,7 @@ const BOW: readonly WorkStep[] = [
 /** An instrument from the post or the shop, from the closed case to the first evening [handbook 10]. */
 export const ARRIVAL: JobData = {
   id: 'arrival',
-  text: 'Warm through, look over, bridge and strings, first tuning, first measures, photographs.',
+  text: 'From the closed case to the first evening: look over, bridge, strings, first measures, photographs.',
   minutes: 45,
   who: 'player',
   mends: [],

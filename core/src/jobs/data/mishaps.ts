@@ -5,7 +5,7 @@ import type { JobData } from '../work';
 export const MISHAP_JOBS: readonly JobData[] = [
   {
     id: 'wet',
-    text: 'Dry at once, nothing warm, strings a little down.',
+    text: 'The first ten minutes: dry at once, nothing warm, strings a little down.',
     minutes: 10,
     who: 'child',
     mends: ['got-wet'],
@@ -64,7 +64,7 @@ export const MISHAP_JOBS: readonly JobData[] = [
   },
   {
     id: 'fallen',
-    text: 'Before a note is played: post, bridge, neck, seams.',
+    text: 'The first ten minutes, before a note is played: post, bridge, neck, seams.',
     minutes: 10,
     who: 'child',
     mends: ['crack-top', 'neck-opening'],

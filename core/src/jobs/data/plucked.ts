@@ -179,6 +179,7 @@ export const PLUCKED_JOBS: readonly JobData[] = [
           picture: 'none',
           zone: 'strings',
           figures: ['sharpened-off'],
+          each: true,
           look: 'harp-tuning',
         },
         {
