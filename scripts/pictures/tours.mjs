@@ -325,7 +325,7 @@ export async function working({ page, button, link, heading, take, stand }) {
   await bench();
   await link(/^Something is wrong/).click();
   await page.getByRole('checkbox', { name: 'Suddenly different or hollow' }).click();
-  await page.getByRole('heading', { level: 1 }).evaluate((title) => title.scrollIntoView());
+  await page.getByRole('heading', { name: 'Something is wrong' }).evaluate((title) => title.scrollIntoView());
   await take('wrong-start');
   await button('Look into it').click();
   await button('Look whether it is so').waitFor();
