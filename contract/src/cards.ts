@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { checkPlain } from './plain';
 import { bowSchema, type SaidBow } from '@tembrin/core/bow';
+import { briefSchema } from '@tembrin/core/brief';
 import { appointmentSchema, occasionSchema, priceSchema } from '@tembrin/core/year';
 import { ownSetSchema, spareSchema } from '@tembrin/core/strings';
 
@@ -18,6 +19,7 @@ export const cardFactsSchema = z
     z.strictObject({ kind: z.literal('price'), facts: priceSchema }),
     z.strictObject({ kind: z.literal('appointment'), facts: appointmentSchema }),
     z.strictObject({ kind: z.literal('bow'), facts: bowSchema }),
+    z.strictObject({ kind: z.literal('brief'), facts: briefSchema }),
   ])
   .superRefine(checkTitle);
 export type CardFacts = z.infer<typeof cardFactsSchema>;
@@ -36,6 +38,7 @@ export const newCardSchema = z
     wanted('price', priceSchema),
     wanted('appointment', appointmentSchema),
     wanted('bow', bowSchema),
+    wanted('brief', briefSchema),
   ])
   .superRefine(checkTitle);
 export type NewCard = z.infer<typeof newCardSchema>;
@@ -58,6 +61,7 @@ export const cardSchema = z.discriminatedUnion('kind', [
   stored('price', priceSchema),
   stored('appointment', appointmentSchema),
   stored('bow', bowSchema),
+  stored('brief', briefSchema),
 ]);
 
 /** Most cards one request may put on record, all of them or none. */

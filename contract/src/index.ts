@@ -1,6 +1,7 @@
 /** What goes over the wire: one schema for each thing, one table for every operation. How much a household keeps stands beside it. */
 export * from './account';
 export * from './air';
+export * from './briefs';
 export * from './cards';
 export * from './events';
 export * from './household';

@@ -24,4 +24,5 @@ export * from './parts';
 export * from './year';
 export * from './assess';
 export * from './routines';
+export * from './brief';
 export * from './exchange';

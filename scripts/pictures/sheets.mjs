@@ -13,7 +13,7 @@ export const SHEETS = {
   strings: ['strings-on', 'compare', 'one-broke', 'change-job'],
   year: ['year-phone', 'due-item', 'settle', 'costs'],
   look: ['look-bridge', 'looked', 'found', 'look-line'],
-  wrong: ['wrong-start', 'wrong-danger', 'wrong-case', 'wrong-strings'],
+  wrong: ['wrong-start', 'wrong-danger', 'wrong-case', 'wrong-strings', 'brief'],
   jobs: ['jobs', 'job-bridge', 'job-arrival', 'job-relief'],
   measuring: ['look-guitar', 'look-harp', 'photo', 'gauge'],
   photos: ['photo-bridge', 'photo-hair', 'photos'],

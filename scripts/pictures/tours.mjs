@@ -344,6 +344,9 @@ export async function working({ page, button, link, heading, take, stand }) {
   await heading('What it could be');
   await page.getByRole('heading', { name: 'What it could be' }).evaluate((title) => title.scrollIntoView());
   await take('wrong-strings');
+  await link(/^Write the brief/).click();
+  await page.getByLabel('Headline').waitFor();
+  await take('brief');
   await bench();
   await link(/^Jobs, step by step/).click();
   await heading('Jobs, step by step');

@@ -107,3 +107,37 @@ export function DateField({ label, hint, error, type, value, onChange, max }: Da
 }
 
 const FLAT = { fontFamily: TYPE.body.fontFamily, fontSize: 17, width: '100%', boxSizing: 'border-box' } as const;
+
+interface TextAreaProps extends LabelledProps {
+  value: string;
+  onChange: (value: string) => void;
+  /** Lines shown at once, at least. */
+  rows: number;
+}
+
+/** Several lines of text, each its own. */
+export function TextArea({ label, hint, error, value, onChange, rows }: TextAreaProps) {
+  const id = useId();
+  const { color, ...box } = useBox(error);
+  return (
+    <Labelled label={label} hint={hint} error={error} id={id}>
+      {unstable_createElement('textarea', {
+        value,
+        rows,
+        'aria-label': label,
+        'aria-invalid': error !== undefined,
+        'aria-describedby': error === undefined ? undefined : `${id}-error`,
+        onChange: ({ target }: { target: HTMLTextAreaElement }) => onChange(target.value),
+        style: {
+          ...box,
+          ...FLAT,
+          color,
+          borderStyle: 'solid',
+          lineHeight: '25px',
+          padding: GAP.half,
+          resize: 'vertical',
+        },
+      })}
+    </Labelled>
+  );
+}

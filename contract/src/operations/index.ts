@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import { airOperations } from './air';
 import { authOperations } from './auth';
+import { briefOperations } from './briefs';
 import { householdOperations } from './household';
 import { photoOperations } from './photos';
 import { yearOperations } from './year';
@@ -14,6 +15,7 @@ export const operations = {
   ...airOperations,
   ...yearOperations,
   ...photoOperations,
+  ...briefOperations,
 };
 
 export type Operations = typeof operations;

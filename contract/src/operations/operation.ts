@@ -29,7 +29,7 @@ export interface Operation {
   /** Answered with text of this media type instead of JSON. */
   text?: 'text/csv' | 'text/calendar' | 'application/json';
   /** Answered with bytes of this media type instead of JSON. */
-  bytes?: 'image/jpeg' | 'application/zip';
+  bytes?: 'image/jpeg' | 'application/zip' | 'application/pdf';
   /** Further parameters of its content type. */
   textParameters?: string;
   /** Name under which a browser keeps the answer. */

@@ -130,6 +130,13 @@ describe('lines', () => {
   });
 });
 
+const ON_HORIZON: Quad = [
+  { x: 200, y: 150 },
+  { x: 300, y: 132 },
+  { x: 300, y: 210 },
+  { x: 200, y: 210 },
+];
+
 describe('what is read in the plane of a card', () => {
   test('is in millimetres, whatever the picture’s scale and turn', () => {
     fc.assert(
@@ -150,6 +157,8 @@ describe('what is read in the plane of a card', () => {
           expect(Math.abs(one.value - other.value)).toBeLessThan(1e-5 * one.value + 1e-6);
         },
       ),
+      // The picture's own corner lies on the horizon of the card's plane.
+      { examples: [[ON_HORIZON, 0.3, 0]] },
     );
   });
 

@@ -35,8 +35,15 @@ export function isConvex(quad: Quad): boolean {
   return turns.every((turn) => turn > 0) || turns.every((turn) => turn < 0);
 }
 
+/** The middle of four points: within them, where they are no more than corners of what was flat. */
+const middleOf = (quad: Quad): Point => ({
+  x: quad.reduce((sum, { x }) => sum + x, 0) / 4,
+  y: quad.reduce((sum, { y }) => sum + y, 0) / 4,
+});
+
 /**
- * The map that takes four points to four others, by the direct linear transform with its last number 1.
+ * The map that takes four points to four others, by the direct linear transform. It is worked out about the middle of the four, which
+ * never lies on their horizon: a picture's own corner can.
  * @throws NoQuad where either is crossed, or has no area
  */
 export function homographyOf(from: Quad, to: Quad): Homography {
@@ -44,12 +51,15 @@ export function homographyOf(from: Quad, to: Quad): Homography {
     throw new NoQuad('Four corners, none of them in a row, the sides not crossing.');
   const rows: number[][] = [];
   const right: number[] = [];
-  from.forEach(({ x, y }, at) => {
+  const middle = middleOf(from);
+  from.forEach((corner, at) => {
+    const [x, y] = [corner.x - middle.x, corner.y - middle.y];
     const { x: u, y: v } = to[at]!;
     rows.push([x, y, 1, 0, 0, 0, -u * x, -u * y], [0, 0, 0, x, y, 1, -v * x, -v * y]);
     right.push(u, v);
   });
-  return [...solve(new Matrix(rows), Matrix.columnVector(right)).to1DArray(), 1];
+  const about = [...solve(new Matrix(rows), Matrix.columnVector(right)).to1DArray(), 1];
+  return about.map((each, at) => (at % 3 === 2 ? each - about[at - 2]! * middle.x - about[at - 1]! * middle.y : each));
 }
 
 /** A point taken through a map. */

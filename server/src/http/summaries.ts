@@ -64,5 +64,7 @@ export const SUMMARIES: Readonly<Record<OperationId, string>> = {
   readPhoto: 'A photograph.',
   removePhoto: 'Remove a photograph for good, from the store of pictures too.',
   exportPhotos: 'All photographs as one ZIP file that can be brought in again.',
+  printBrief:
+    'What the workshop is told of an instrument, with the photographs that go along, as a PDF on A4 or Letter.',
   importPhotos: 'Bring photographs in again, of instruments that are there; what is kept already is left as it is.',
 };

@@ -20,6 +20,7 @@ import { SensorScope } from '../store/air/sensors';
 import { spooled } from '../intake/spool';
 import { ARCHIVE_BYTES, ArchiveScope } from '../store/archive';
 import { TableScope } from '../store/archive-tables';
+import { BriefScope } from '../store/briefs';
 import { CalendarScope, calendarAt } from '../store/calendar';
 import { CardScope } from '../store/cards';
 import { photosIn, photosOut } from '../store/photo-archive';
@@ -69,6 +70,7 @@ export function handlersFor(parts: Omit<Ground, 'imports'>): Handlers {
     ...calendarHandlers(ground),
     ...archiveHandlers(ground),
     ...photoHandlers(ground),
+    ...briefHandlers(ground),
   };
 }
 
@@ -239,6 +241,17 @@ function archiveHandlers({ database, imports }: Ground) {
     importArchive: ({ scope, query, request }) =>
       arrived(scope, request, (path) => archive(scope).bringJson(path, query.look)),
     importLog: ({ scope, request }) => arrived(scope, request, (path) => archive(scope).bringLog(path)),
+  } satisfies Partial<Handlers>;
+}
+
+/** What the workshop is told. */
+function briefHandlers({ database, storage }: Ground) {
+  return {
+    printBrief: ({ scope, params, query }) =>
+      new BriefScope(new CardScope(database, scope), scope, new PhotoScope(database, scope, storage)).print(
+        params.id,
+        query.paper,
+      ),
   } satisfies Partial<Handlers>;
 }
 

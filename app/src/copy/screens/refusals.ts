@@ -37,6 +37,7 @@ const KINDS: Readonly<Record<CardKind, string>> = {
   price: 'a price',
   appointment: 'a planned day',
   bow: 'a bow',
+  brief: 'a brief',
 };
 
 /** What became of a card: added, changed or removed. */

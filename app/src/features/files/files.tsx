@@ -1,15 +1,15 @@
 import { operations, type OperationId } from '@tembrin/contract';
 import { useRef } from 'react';
 import { unstable_createElement } from 'react-native-web';
-import { callForFile } from '@/state/api';
+import { callForFile, type CallParts } from '@/state/api';
 
 /**
  * Downloads what an operation answers with as a file.
  * @throws Refused or OutOfReach
  */
-export async function download(id: OperationId): Promise<void> {
+export async function download<I extends OperationId>(id: I, parts: CallParts<I> = {}): Promise<void> {
   const { file } = operations[id] as { file?: string };
-  const url = URL.createObjectURL(await callForFile(id));
+  const url = URL.createObjectURL(await callForFile(id, parts));
   const link = document.createElement('a');
   link.href = url;
   link.download = file ?? 'tembrin';

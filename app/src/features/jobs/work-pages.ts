@@ -1,3 +1,4 @@
+export { BriefRoute } from '../brief/BriefScreen';
 export { JobRoute } from './JobScreen';
 export { Jobs } from './Jobs';
 export { CaseRoute } from '../wrong/CaseScreen';

@@ -92,6 +92,11 @@ function Pages({ model }: { model: InstrumentModel }) {
         text={model.found.length > 0 ? foundWords(model.found, instrument) : copy.whatWasSeen}
       />
       <LinkRow
+        href={{ pathname: '/kit/[id]/brief', params: { id: instrument.id } }}
+        title={copy.brief}
+        text={copy.briefText}
+      />
+      <LinkRow
         href={{ pathname: '/air/wood/[id]', params: { id: instrument.id } }}
         title={copy.whereItLivesAnd}
         text={verdictSentence(air!.verdict, instrument, moment, lengths)}

@@ -6,4 +6,5 @@ const load = () => import('./measuring-pages');
 export const Gauge = lazily(load, (pages) => pages.Gauge);
 export const MeasurePhoto = lazily(load, (pages) => pages.MeasurePhoto);
 export const Photos = lazily(load, (pages) => pages.Photos);
+export const PhotoChoice = lazily(load, (pages) => pages.PhotoChoice);
 export const LookPhoto = lazily(load, (pages) => pages.LookPhoto);

@@ -190,6 +190,9 @@ function SoFar({ instrument, model }: Props) {
         <LinkRow href={{ pathname: '/bench/change', params: { id: instrument.id } }} title={copy.change} />
       )}
       {mendedBy === 'air' && <LinkRow href="/air" title={copy.air} />}
+      {judgement.who === 'workshop' && (
+        <LinkRow href={{ pathname: '/kit/[id]/brief', params: { id: instrument.id } }} title={copy.brief} />
+      )}
       {forVisit && <Button rank="outline" title={copy.forVisit} onPress={forVisit} start />}
     </Stack>
   );

@@ -3,6 +3,8 @@ import { listWords } from '@/copy/lists';
 
 /** What features/kit/InstrumentScreen.tsx says. */
 export const copy = {
+  brief: 'Brief for the workshop',
+  briefText: 'What is noticed, found, changed and due, on one page.',
   lookedOver: 'Looked over',
   whatWasSeen: 'What was seen, each thing as a line over the years.',
   putOnTheStand: (name: string) => `Put ${name} on the stand`,

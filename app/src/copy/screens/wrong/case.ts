@@ -47,6 +47,7 @@ export const copy = {
   begunAnew: 'Begun anew with what was noticed.',
   change: 'Change strings, step by step',
   air: 'The air, and what to do about it',
+  brief: 'Write the brief for the workshop',
   forVisit: 'Put it on the list for the workshop',
   forVisitDone: 'It joins the next visit to the workshop.',
   over: 'It is over',

@@ -1,0 +1,1 @@
+export { BriefRoute as default } from '@/features/jobs/routes';

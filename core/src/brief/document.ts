@@ -1,0 +1,37 @@
+import { z } from 'zod';
+import { MOST_PHOTOS } from './brief';
+
+/** Bounds of a brief as it is written: what fits on a page or two, and can be read in a minute or two. */
+const MOST = { sections: 10, lines: 20, line: 300, title: 80, words: 600, all: 12_000 } as const;
+
+const line = z.string().trim().max(MOST.line, `A line has at most ${MOST.line} characters.`);
+
+/** What the workshop is told, as the keeper has it: composed from the log, then the keeper’s own words. */
+export const briefSchema = z
+  .strictObject({
+    instrumentId: z.uuid().toLowerCase(),
+    title: z
+      .string()
+      .trim()
+      .min(1, 'Give the brief a title.')
+      .max(MOST.title, `A title has at most ${MOST.title} characters.`),
+    /** The instrument in one line. */
+    about: line,
+    sections: z
+      .array(
+        z.strictObject({
+          title: z.string().trim().min(1, 'Give the section a title.').max(MOST.title),
+          lines: z.array(line).max(MOST.lines, `At most ${MOST.lines} lines in a section.`),
+        }),
+      )
+      .max(MOST.sections, `At most ${MOST.sections} sections.`),
+    /** Wishes and limits: dates, budget, "call before more than …". */
+    wishes: z.string().trim().max(MOST.words, `At most ${MOST.words} characters.`),
+    /** Photographs that go along, by the SHA-256 of their bytes. */
+    photos: z.array(z.string().regex(/^[0-9a-f]{64}$/)).max(MOST_PHOTOS, `At most ${MOST_PHOTOS} photographs.`),
+  })
+  .refine(
+    (brief) => JSON.stringify(brief).length <= MOST.all,
+    `A brief has at most ${MOST.all} characters in all. Shorten it: a luthier reads a page.`,
+  );
+export type BriefDocument = z.infer<typeof briefSchema>;

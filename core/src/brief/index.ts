@@ -1,0 +1,2 @@
+export * from './brief';
+export { briefSchema, type BriefDocument } from './document';

@@ -1,0 +1,34 @@
+import type { Paper } from '@tembrin/contract';
+import { briefPdf } from '../formats/brief-pdf';
+import { fail } from '../problems/problems';
+import type { CardScope } from './cards';
+import type { PhotoScope } from './photos';
+import type { HouseholdScope } from './scope';
+
+/** A household's briefs, as pages. */
+export class BriefScope {
+  constructor(
+    private readonly cards: CardScope,
+    private readonly scope: HouseholdScope,
+    private readonly photos: PhotoScope,
+  ) {}
+
+  /**
+   * A brief as a PDF, with those of its photographs that are still kept.
+   * @throws ProblemError 404
+   */
+  async print(id: string, paper: Paper): Promise<Buffer> {
+    const card = (await this.cards.of('brief')).find((each) => each.id === id);
+    if (!card) return fail(404, 'no-such-brief', 'There is no such brief here. It may have been removed.');
+    const { instruments } = await this.scope.household();
+    const instrument = instruments.find((each) => each.id === card.facts.instrumentId);
+    if (!instrument)
+      return fail(404, 'no-such-instrument', 'There is no such instrument here. It may have been removed.');
+    const pictures: Buffer[] = [];
+    for (const photo of card.facts.photos) {
+      const bytes = await this.photos.read({ id: instrument.id, photo }).catch(() => null);
+      if (bytes) pictures.push(bytes);
+    }
+    return briefPdf(card.facts, { name: instrument.name, pictures, paper, at: new Date() });
+  }
+}
