@@ -141,7 +141,7 @@ const HARP_ROWS: readonly Row[] = [
     is: { 'Brush pins': 'Better' },
     comesTo: 'Dust in the action',
     who: 'Yourself, soon.',
-    does: 'Step by step: the action dusted, and each string sounded',
+    does: 'Step by step: the action dusted, strings sounded',
   },
   {
     how: 'I hear it',

@@ -254,7 +254,10 @@ export async function strings({ page, button, link, heading, take, stand }) {
   await kit('Curlew')();
   await link(/^Tune and settle/).click();
   await page.getByText(/rings are your/).waitFor();
+  await button('Use a simulated string').click();
+  await page.getByRole('button', { name: /^Write down/, disabled: false }).waitFor();
   await take('settle');
+  await button('Stop listening').click();
   await year();
   await page.getByText(/^The next visit to the workshop/).waitFor({ timeout: 60_000 });
   await page.waitForTimeout(1500);

@@ -12,7 +12,7 @@ export const JOB_TITLES = {
   'fine-tuner': 'A fine tuner at its end, stiff or loose',
   relief: 'Neck relief, read and eased',
   'fret-ends': 'Sharp fret ends and a dry fretboard',
-  'harp-action': 'The action dusted, and each string sounded',
+  'harp-action': 'The action dusted, strings sounded',
   'broken-hair': 'Broken hairs cut off',
   'shake-rosin': 'Too much rosin shaken out',
   residue: 'Residue, rung by rung',

@@ -116,7 +116,7 @@ function Heard({ model }: { model: SettlingModel }) {
     <Stack role="status" gap="hair" align="center">
       <Unison heard={heard && { cents: heard.cents, hz: heard.hz, wantedHz: strings[heard.position]!.hz }} />
       <Text kind="figure">{heard ? `${heard.cents < 0 ? '−' : '+'}${fixed(Math.abs(heard.cents), 0)}` : '–'}</Text>
-      <Text>
+      <Text middle>
         {heard
           ? copy.centsOnTheOf(names[heard.position], heard.hz, strings[heard.position]!.hz)
           : drowned

@@ -9,6 +9,7 @@ import { Choice } from '@/ui/Choice';
 import { Empty } from '@/ui/Empty';
 import { DateField } from '@/ui/Field';
 import { Figures } from '@/ui/Figures';
+import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { Thread } from '@/ui/Thread';
@@ -74,6 +75,9 @@ function ItemOnRecord({ item, second }: { item: PlannedItem; second?: boolean })
     >
       <Planned model={model} />
       {job && <JobLink job={job} instrumentId={item.instrumentId} />}
+      {item.who === 'workshop' && (
+        <LinkRow href={{ pathname: '/kit/[id]/brief', params: { id: item.instrumentId } }} title={copy.brief} />
+      )}
       {item.clash && <Banner tone="soon" text={copy.itFallsIntoThe(item.keepsClear, item.clash.title)} />}
       <MoveIt model={model} />
       <Choice

@@ -2,6 +2,7 @@ import { lastingWords } from '@/copy/dates';
 
 /** What features/year/DueItem.tsx says. */
 export const copy = {
+  brief: 'Write the brief for the workshop',
   noLongerDue: 'No longer due',
   itWasDoneOr: 'It was done, or its instrument is gone. The year has what comes next.',
   backToWhereThe: 'Back to where the rule puts it.',
