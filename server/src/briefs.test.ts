@@ -107,6 +107,7 @@ test('photographs go along, in rows; one that was removed since is left out; a l
   const { pages } = await readPdf(answer.body as Buffer);
   expect(pages.length).toBeGreaterThan(1);
   expect(pages.map(({ text }) => text).join(' ')).toContain('Line 19');
+  expect(pages.map(({ text }) => text).join(' ')).toContain('One more photograph is not kept on the server.');
   expect(JSON.stringify(pages.map(({ tree }) => tree))).toContain('Photograph 4 of 4');
 });
 

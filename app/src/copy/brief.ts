@@ -1,5 +1,5 @@
 import type { Instrument } from '@tembrin/contract';
-import type { Brief, BriefDocument, Change, FigureLine } from '@tembrin/core/brief';
+import { BRIEF_BOUNDS, type Brief, type BriefDocument, type Change, type FigureLine } from '@tembrin/core/brief';
 import { JOB_TITLES } from '@tembrin/core/guided';
 import { FIGURE_DATA, stringNames } from '@tembrin/core/instruments';
 import { dueOf } from '@tembrin/core/parts';
@@ -103,6 +103,16 @@ function aboutWords({ instrument, lengths, ...moment }: Said): string {
   return `${what}, tuned to A = ${stringing.a4Hz} Hz${here}.`;
 }
 
+/** A section within what a brief takes; what is left out is said. */
+function fitting({ title, lines }: Section): Section {
+  const short = lines.map((line) =>
+    line.length > BRIEF_BOUNDS.line ? `${line.slice(0, BRIEF_BOUNDS.line - 1)}…` : line,
+  );
+  if (short.length <= BRIEF_BOUNDS.lines) return { title, lines: short };
+  const kept = short.slice(0, BRIEF_BOUNDS.lines - 1);
+  return { title, lines: [...kept, `And ${short.length - kept.length} more on record.`] };
+}
+
 /** A brief as a document, to be edited: only what there is something to say of. */
 export function composed(brief: Brief, said: Said): Omit<BriefDocument, 'instrumentId'> {
   const on = whenOf(said);
@@ -127,14 +137,12 @@ export function composed(brief: Brief, said: Said): Omit<BriefDocument, 'instrum
   const [first] = brief.troubles;
   return {
     title: first
-      ? symptomsWords(first.symptoms).slice(0, 80)
+      ? symptomsWords(first.symptoms).slice(0, BRIEF_BOUNDS.title)
       : brief.due[0]
         ? dueOf(brief.due[0].part).title
         : 'A visit',
     about: aboutWords(said),
-    sections: all
-      .filter(({ lines }) => lines.length > 0)
-      .map(({ title, lines }) => ({ title, lines: lines.slice(0, 20) })),
+    sections: all.filter(({ lines }) => lines.length > 0).map(fitting),
     wishes: '',
     photos: brief.photos.map(({ photo }) => photo).filter((photo, at, list) => list.indexOf(photo) === at),
   };

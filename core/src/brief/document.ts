@@ -2,9 +2,9 @@ import { z } from 'zod';
 import { MOST_PHOTOS } from './brief';
 
 /** Bounds of a brief as it is written: what fits on a page or two, and can be read in a minute or two. */
-const MOST = { sections: 10, lines: 20, line: 300, title: 80, words: 600, all: 12_000 } as const;
+export const BRIEF_BOUNDS = { sections: 10, lines: 20, line: 300, title: 80, words: 600, all: 12_000 } as const;
 
-const line = z.string().trim().max(MOST.line, `A line has at most ${MOST.line} characters.`);
+const line = z.string().trim().max(BRIEF_BOUNDS.line, `A line has at most ${BRIEF_BOUNDS.line} characters.`);
 
 /** What the workshop is told, as the keeper has it: composed from the log, then the keeper’s own words. */
 export const briefSchema = z
@@ -14,24 +14,24 @@ export const briefSchema = z
       .string()
       .trim()
       .min(1, 'Give the brief a title.')
-      .max(MOST.title, `A title has at most ${MOST.title} characters.`),
+      .max(BRIEF_BOUNDS.title, `A title has at most ${BRIEF_BOUNDS.title} characters.`),
     /** The instrument in one line. */
     about: line,
     sections: z
       .array(
         z.strictObject({
-          title: z.string().trim().min(1, 'Give the section a title.').max(MOST.title),
-          lines: z.array(line).max(MOST.lines, `At most ${MOST.lines} lines in a section.`),
+          title: z.string().trim().min(1, 'Give the section a title.').max(BRIEF_BOUNDS.title),
+          lines: z.array(line).max(BRIEF_BOUNDS.lines, `At most ${BRIEF_BOUNDS.lines} lines in a section.`),
         }),
       )
-      .max(MOST.sections, `At most ${MOST.sections} sections.`),
+      .max(BRIEF_BOUNDS.sections, `At most ${BRIEF_BOUNDS.sections} sections.`),
     /** Wishes and limits: dates, budget, "call before more than …". */
-    wishes: z.string().trim().max(MOST.words, `At most ${MOST.words} characters.`),
+    wishes: z.string().trim().max(BRIEF_BOUNDS.words, `At most ${BRIEF_BOUNDS.words} characters.`),
     /** Photographs that go along, by the SHA-256 of their bytes. */
     photos: z.array(z.string().regex(/^[0-9a-f]{64}$/)).max(MOST_PHOTOS, `At most ${MOST_PHOTOS} photographs.`),
   })
   .refine(
-    (brief) => JSON.stringify(brief).length <= MOST.all,
-    `A brief has at most ${MOST.all} characters in all. Shorten it: a luthier reads a page.`,
+    (brief) => JSON.stringify(brief).length <= BRIEF_BOUNDS.all,
+    `A brief has at most ${BRIEF_BOUNDS.all} characters in all. Shorten it: a luthier reads a page.`,
   );
 export type BriefDocument = z.infer<typeof briefSchema>;

@@ -37,7 +37,7 @@ export const jobTopic: Topic<keyof typeof jobPayloads, JobLists> = {
       admit: ({ payload }, _at, { has }) => (has(payload.jobId) ? null : { code: 'no-such-event' }),
       refersTo: ({ jobId }) => [jobId],
       fold: ({ works }, { at }, { payload: { jobId, finished, note } }) => {
-        const work = works.find(({ eventId }) => eventId === jobId);
+        const work = works.findLast(({ eventId }) => eventId === jobId);
         if (work) work.ended ??= { at, finished, note };
       },
     },

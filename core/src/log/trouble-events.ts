@@ -59,13 +59,13 @@ export const troubleTopic: Topic<keyof typeof troublePayloads, TroubleLists> = {
       admit: ({ payload }, _at, context) => known(payload, context),
       refersTo: about,
       fold: ({ troubles }, mark, { payload: { troubleId, question, answer } }) =>
-        void troubles.find(({ eventId }) => eventId === troubleId)?.answers.push({ ...mark, question, answer }),
+        void troubles.findLast(({ eventId }) => eventId === troubleId)?.answers.push({ ...mark, question, answer }),
     },
     'trouble-settled': {
       admit: ({ payload }, _at, context) => known(payload, context),
       refersTo: about,
       fold: ({ troubles }, mark, { payload: { troubleId, cause, by, note } }) => {
-        const trouble = troubles.find(({ eventId }) => eventId === troubleId);
+        const trouble = troubles.findLast(({ eventId }) => eventId === troubleId);
         if (trouble) trouble.settled ??= { ...mark, cause, by, note };
       },
     },

@@ -28,6 +28,8 @@ export interface BriefPage {
   name: string;
   /** Its photographs, JPEG. */
   pictures: readonly Buffer[];
+  /** How many more were to go along and are not kept. */
+  missing: number;
   paper: Paper;
   at: Date;
 }
@@ -84,6 +86,11 @@ function photographs(doc: Doc, within: PDFKit.PDFStructureElement, pictures: rea
   });
 }
 
+const missingWords = (count: number) =>
+  count === 1
+    ? 'One more photograph is not kept on the server.'
+    : `${count} more photographs are not kept on the server.`;
+
 /** Room for the workshop's hand: what was seen, what was done. Only where it is left on the page. */
 function forTheWorkshop(doc: Doc, within: PDFKit.PDFStructureElement): void {
   const foot = doc.page.height - MARGIN - 30;
@@ -107,7 +114,7 @@ function forTheWorkshop(doc: Doc, within: PDFKit.PDFStructureElement): void {
  * A brief as a PDF: one page where it can be, the instrument large, what the workshop is told, photographs, the day it was written.
  * Fonts are its own; it is tagged and says its language.
  */
-export function briefPdf(brief: BriefDocument, { name, pictures, paper, at }: BriefPage): Promise<Buffer> {
+export function briefPdf(brief: BriefDocument, { name, pictures, missing, paper, at }: BriefPage): Promise<Buffer> {
   const doc = new PDFDocument({
     size: paper === 'a4' ? 'A4' : 'LETTER',
     margins: { top: MARGIN, left: MARGIN, right: MARGIN, bottom: MARGIN },
@@ -143,6 +150,7 @@ export function briefPdf(brief: BriefDocument, { name, pictures, paper, at }: Br
     paragraph(doc, page, 'P', () => write(doc, brief.wishes, 'strong', SIZES.text, INK.text, 0.8));
   }
   photographs(doc, page, pictures);
+  if (missing > 0) paragraph(doc, page, 'P', () => write(doc, missingWords(missing), 'text', SIZES.foot, INK.quiet));
   forTheWorkshop(doc, page);
   const day = new Intl.DateTimeFormat('en', { dateStyle: 'long', timeZone: 'UTC' }).format(at);
   paragraph(doc, page, 'P', () => {

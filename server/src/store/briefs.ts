@@ -1,9 +1,15 @@
 import type { Paper } from '@tembrin/contract';
 import { briefPdf } from '../formats/brief-pdf';
-import { fail } from '../problems/problems';
+import { fail, ProblemError } from '../problems/problems';
 import type { CardScope } from './cards';
 import type { PhotoScope } from './photos';
 import type { HouseholdScope } from './scope';
+
+/** A photograph that is not kept, or not yet, is left out; that none can be read now is no reason to. */
+function whereMissing(error: unknown): null {
+  if (error instanceof ProblemError && error.problem.status === 404) return null;
+  throw error;
+}
 
 /** A household's briefs, as pages. */
 export class BriefScope {
@@ -14,8 +20,8 @@ export class BriefScope {
   ) {}
 
   /**
-   * A brief as a PDF, with those of its photographs that are still kept.
-   * @throws ProblemError 404
+   * A brief as a PDF, with those of its photographs that are kept; it says how many are not.
+   * @throws ProblemError 404; 503 where the store of photographs is not there
    */
   async print(id: string, paper: Paper): Promise<Buffer> {
     const card = (await this.cards.of('brief')).find((each) => each.id === id);
@@ -26,9 +32,10 @@ export class BriefScope {
       return fail(404, 'no-such-instrument', 'There is no such instrument here. It may have been removed.');
     const pictures: Buffer[] = [];
     for (const photo of card.facts.photos) {
-      const bytes = await this.photos.read({ id: instrument.id, photo }).catch(() => null);
+      const bytes = await this.photos.read({ id: instrument.id, photo }).catch(whereMissing);
       if (bytes) pictures.push(bytes);
     }
-    return briefPdf(card.facts, { name: instrument.name, pictures, paper, at: new Date() });
+    const missing = card.facts.photos.length - pictures.length;
+    return briefPdf(card.facts, { name: instrument.name, pictures, missing, paper, at: new Date() });
   }
 }

@@ -128,3 +128,19 @@ test('photographs are chosen, twelve at most', async () => {
   await page.after(({ togglePhoto }) => togglePhoto(left.photo));
   expect(page.now.draft.photos.at(-1)).toBe(left.photo);
 });
+
+test('what is too much for a page is left out, and that is said', () => {
+  const many = Array.from({ length: 25 }, (_, n) =>
+    anEvent(heron, 'strings-fitted', TONIGHT - (30 + n) * DAY, { strings: [n % 4], reason: 'broke', known: true }),
+  );
+  const note = 'n'.repeat(300);
+  const work = anEvent(heron, 'job-began', TONIGHT - DAY, { job: 'loose-parts' });
+  const ended = anEvent(heron, 'job-ended', TONIGHT - DAY / 2, { jobId: work.id, finished: true, note });
+  openTestHousehold([heron], [...evenings(heron, 5), ...many, work, ended]);
+  const { sections } = runHook(() => useBrief(heron)).now.draft;
+  const lines = (title: string) => sections.find((section) => section.title === title)!.text.split('\n');
+  expect(lines('What was changed lately')).toHaveLength(20);
+  expect(lines('What was changed lately').at(-1)).toBe('And 6 more on record.');
+  expect(lines('What was tried')[0]).toMatch(/^The hunt for a loose part.*n…$/);
+  expect(lines('What was tried')[0]).toHaveLength(300);
+});

@@ -12,9 +12,10 @@ import { readMeasure } from '@/copy/measures';
 import { JOB_TITLES } from '@tembrin/core/guided';
 import { nextSize, type JobData, type WorkStep } from '@tembrin/core/jobs';
 import { LOOK_DATA, type Figure, type Verdict } from '@tembrin/core/instruments';
-import type { EventOf, Work } from '@tembrin/core/log';
+import type { Work } from '@tembrin/core/log';
 import { MINUTE_MS } from '@tembrin/core/time';
 import { copy } from '@/copy/screens/jobs/jobs';
+import { seenAlone } from '../seen-alone';
 import { unlessGone } from '../unless-gone';
 
 const isOfBow = (figure: Figure) => figure.startsWith('bow-');
@@ -144,18 +145,7 @@ function draftsOf({ look, zone, records }: WorkStep, { verdict, figures, bow, ch
     .filter((each) => !ofLook.includes(each))
     .map(({ figure, value }) => ({ type: 'measured', payload: { figure, value, ...(isOfBow(figure) && bow) } }));
   if (look && verdict) {
-    const seen: EventOf<'looked-at'>['payload'] = {
-      look,
-      verdict,
-      overId: null,
-      by: child ? 'child' : 'player',
-      zone: zone ?? LOOK_DATA[look].zone,
-      point: null,
-      figures: ofLook,
-      string: null,
-      note: '',
-      ...(LOOK_DATA[look].bow && bow),
-    };
+    const seen = seenAlone(look, verdict, { child, bow, figures: ofLook, ...(zone && { zone }) });
     drafts.push({ type: 'looked-at', payload: seen });
   }
   if (records === 'rosined') drafts.push({ type: 'rosined', payload: bow });

@@ -8,11 +8,15 @@ import { causeTitle, symptomsWords } from '@/copy/troubles';
 import { copy } from '@/copy/screens/wrong/open';
 import { caseOnRecord, judgeCase, openTroubles } from '@tembrin/core/triage';
 
+/** So many are judged each time Now is drawn; the rest is a page away. */
+const SHOWN = 5;
+
 /** Troubles that are not over, each to be taken up; what may be a danger stands out until it is ruled out. */
 export function OpenTroubles({ instrument }: { instrument: Instrument }) {
   const assessment = useAssessment(instrument);
   const { log } = assessment;
-  return openTroubles(log).map((trouble) => {
+  const open = openTroubles(log);
+  const shown = open.slice(0, SHOWN).map((trouble) => {
     const { given } = caseOnRecord(assessment, trouble);
     const dangers = given ? judgeCase(given).dangers : [];
     const link = (
@@ -34,4 +38,10 @@ export function OpenTroubles({ instrument }: { instrument: Instrument }) {
       </Banner>
     );
   });
+  return (
+    <>
+      {shown}
+      {open.length > SHOWN && <LinkRow href="/bench/wrong" title={copy.more(open.length - SHOWN)} />}
+    </>
+  );
 }

@@ -3,11 +3,10 @@ import { router } from 'expo-router';
 import { useMemo, useRef, useState } from 'react';
 import { act, enter, retract } from '@/state/actions';
 import { useAssessment, useComplete, type InstrumentAssessment } from '@/state/assessments';
-import { saidOf } from '@/state/bows';
+import { inHand } from '@/state/bows';
 import { written, type Draft } from '@/state/log';
 import { threadOf } from '@tembrin/core/parts';
-import { LOOK_DATA } from '@tembrin/core/instruments';
-import type { Doer, EventOf, Trouble } from '@tembrin/core/log';
+import type { Doer, Trouble } from '@tembrin/core/log';
 import { jobForCause } from '@tembrin/core/jobs';
 import {
   CAUSES,
@@ -19,6 +18,7 @@ import {
   type CauseId,
   type QuestionId,
 } from '@tembrin/core/triage';
+import { seenAlone } from '../seen-alone';
 import type { Played } from '@/copy/troubles';
 import { causeTitle } from '@/copy/troubles';
 import { copy } from '@/copy/screens/wrong/case';
@@ -106,18 +106,8 @@ function forVisitOf(instrument: Instrument, trouble: Trouble, lead: CauseId | nu
   const { found, bows, facts } = assessment;
   const look = lead && CAUSES[lead].who === 'workshop' ? lookOfCause(lead, facts.family) : null;
   if (lead === null || look === null || trouble.settled || found.some((finding) => finding.look === look)) return null;
-  const payload: EventOf<'looked-at'>['payload'] = {
-    look,
-    verdict: 'act',
-    overId: null,
-    by: trouble.by === 'child' ? 'child' : 'player',
-    zone: LOOK_DATA[look].zone,
-    point: null,
-    figures: [],
-    string: null,
-    note: causeTitle(lead),
-    ...(LOOK_DATA[look].bow && bows[0] && saidOf(bows[0].bow.id, instrument, bows)),
-  };
+  const child = trouble.by === 'child';
+  const payload = seenAlone(look, 'act', { child, bow: inHand(instrument, bows), note: causeTitle(lead) });
   return () => void act(instrument.id, [{ type: 'looked-at', payload }], copy.forVisitDone);
 }
 
