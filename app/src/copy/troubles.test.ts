@@ -74,6 +74,7 @@ test('a cause says what speaks for it and against it, each thing once', () => {
 test('who and how soon, and how likely, are said in words', () => {
   expect(whoWords({ who: 'workshop', when: 'visit' }, 'violin')).toBe('A luthier, with the next visit.');
   expect(whoWords({ who: 'workshop', when: 'now' }, 'harp')).toBe('A technician, now; it is not played until then.');
+  expect(whoWords({ who: 'self', when: 'visit' }, 'cello')).toBe('Yourself, when it suits.');
   for (const family of FAMILIES) expect(whoWords({ who: 'self', when: 'soon' }, family)).toBe('Yourself, soon.');
   expect([0.9, 0.6, 0.3, 0.1, 0.01].map(chanceWords)).toEqual([
     'very likely',

@@ -146,7 +146,7 @@ const WHEN: Readonly<Record<HowSoon, string>> = {
 
 /** Who sees to it and how soon: "A luthier, with the next visit." */
 export const whoWords = ({ who, when }: Pick<Judgement, 'who' | 'when'>, family: Family): string =>
-  `${WHO[who](family)}, ${WHEN[when]}.`;
+  `${WHO[who](family)}, ${who === 'self' && when === 'visit' ? 'when it suits' : WHEN[when]}.`;
 
 /** Who found out what it was. */
 export const FINDERS: Readonly<Record<Doer, string>> = {
