@@ -20,7 +20,7 @@ registerRoute(
   new NavigationRoute(
     // The newest page when there is a connection, the kept one when there is none.
     async (options) => newest.handle(options).catch(() => kept(options)),
-    { denylist: [/^\/api\//] },
+    { denylist: [/^\/api\//, /^\/workshop\//] },
   ),
 );
 

@@ -4,6 +4,8 @@ import { bowSchema, type SaidBow } from '@tembrin/core/bow';
 import { briefSchema } from '@tembrin/core/brief';
 import { appointmentSchema, occasionSchema, priceSchema } from '@tembrin/core/year';
 import { ownSetSchema, spareSchema } from '@tembrin/core/strings';
+import { identitySchema } from '@tembrin/core/passport';
+import { contactSchema, visitSchema } from '@tembrin/core/visits';
 
 /** What a card is called is plain text. */
 function checkTitle({ facts }: { facts: object }, context: z.RefinementCtx): void {
@@ -20,6 +22,9 @@ export const cardFactsSchema = z
     z.strictObject({ kind: z.literal('appointment'), facts: appointmentSchema }),
     z.strictObject({ kind: z.literal('bow'), facts: bowSchema }),
     z.strictObject({ kind: z.literal('brief'), facts: briefSchema }),
+    z.strictObject({ kind: z.literal('visit'), facts: visitSchema }),
+    z.strictObject({ kind: z.literal('contact'), facts: contactSchema }),
+    z.strictObject({ kind: z.literal('identity'), facts: identitySchema }),
   ])
   .superRefine(checkTitle);
 export type CardFacts = z.infer<typeof cardFactsSchema>;
@@ -39,6 +44,9 @@ export const newCardSchema = z
     wanted('appointment', appointmentSchema),
     wanted('bow', bowSchema),
     wanted('brief', briefSchema),
+    wanted('visit', visitSchema),
+    wanted('contact', contactSchema),
+    wanted('identity', identitySchema),
   ])
   .superRefine(checkTitle);
 export type NewCard = z.infer<typeof newCardSchema>;
@@ -62,6 +70,9 @@ export const cardSchema = z.discriminatedUnion('kind', [
   stored('appointment', appointmentSchema),
   stored('bow', bowSchema),
   stored('brief', briefSchema),
+  stored('visit', visitSchema),
+  stored('contact', contactSchema),
+  stored('identity', identitySchema),
 ]);
 
 /** Most cards one request may put on record, all of them or none. */

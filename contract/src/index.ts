@@ -11,6 +11,7 @@ export * from './photos';
 export * from './problem';
 export * from './reading-faults';
 export * from './refusals';
+export * from './shares';
 export * from './year';
 export * from './year-words';
 export * from './operations';

@@ -13,6 +13,8 @@ export const QUOTAS = {
   events: 300_000,
   /** Readings of all hygrometers: nineteen years of minutes. */
   readings: 10_000_000,
+  /** What was sent to workshops, revoked or past among it. */
+  shares: 200,
   photos: 2000,
   /** Bytes of all photographs. */
   photoBytes: 500_000_000,

@@ -51,6 +51,8 @@ export function refusalSentence(refusal: Refusal, timeZone: string): string {
     }
     case 'no-such-look':
       return `${LOOK_DATA[refusal.look].title}: that is not looked at on this instrument.`;
+    case 'no-such-view':
+      return 'This instrument has no such view. Choose another.';
     case 'no-action':
       return 'Only a harp is regulated.';
     case 'no-such-place':

@@ -45,6 +45,7 @@ export function plannedWords(
   const why = {
     window: ', the middle of that.',
     today: ': the middle of that is past.',
+    workshop: ', once it is back from the workshop.',
     player: ', as you set it.',
     performance: '',
     visit: '',

@@ -25,4 +25,6 @@ export * from './year';
 export * from './assess';
 export * from './routines';
 export * from './brief';
+export * from './visits';
+export * from './passport';
 export * from './exchange';

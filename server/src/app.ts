@@ -1,4 +1,4 @@
-import { API_ROOT } from '@tembrin/contract';
+import { API_ROOT, WORKSHOP_ROOT } from '@tembrin/contract';
 import compression from 'compression';
 import express, { type Express } from 'express';
 import type { Logger } from 'pino';
@@ -19,6 +19,7 @@ import { Outside } from './sensors/simulators';
 import type { DemoLibraries } from './jobs/demo-libraries';
 import type { Storage } from './photos/storage';
 import { handlersFor } from './routes/handlers';
+import { workshopPages } from './workshop/router';
 
 export interface AppParts {
   config: Pick<Config, 'SESSION_SECRET' | 'STATIC_DIR' | 'TRUSTED_PROXIES' | 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'> &
@@ -47,6 +48,7 @@ export interface AppParts {
 const JSON_TYPES = ['application/json', 'application/senml+json'];
 /** A private address is nobody's business, not even the log's. */
 const FEED = /\/feed\/.*/;
+const WORKSHOP = /\/workshop\/[^/]+/;
 const UUID = /[0-9a-f]{8}-[0-9a-f-]{27}/gi;
 
 /** Puts the server together. */
@@ -71,7 +73,11 @@ export function createApp({
       serializers: {
         req: ({ method, url }: { method: string; url: string }) => ({
           method,
-          path: url.split('?')[0]!.replaceAll(UUID, ':id').replace(FEED, '/feed/:key'),
+          path: url
+            .split('?')[0]!
+            .replaceAll(UUID, ':id')
+            .replace(FEED, '/feed/:key')
+            .replace(WORKSHOP, '/workshop/:key'),
         }),
         res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
       },
@@ -108,6 +114,11 @@ export function createApp({
       measured: (operation) => watch.metrics.measured(operation),
       checkResponses,
     }),
+  );
+  app.use(
+    WORKSHOP_ROOT,
+    bodyPatience(watch, patience),
+    workshopPages({ database, storage, secret: config.SESSION_SECRET, watch }),
   );
   if (config.STATIC_DIR) app.use(pages(config.STATIC_DIR, config.STATIC_BEFORE_DIR));
   app.use(noSuchRoute);

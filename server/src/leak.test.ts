@@ -127,6 +127,8 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object | 
         },
         body: DIARY,
       };
+    case 'makeShare':
+      return { body: { visitId: theirs.instrument.id } };
     case 'keepPhoto':
       return { body: PHOTO.file };
     case 'simulate':
@@ -167,15 +169,36 @@ async function withAir({ browser, instrument: { id } }: Party) {
     .expect(201);
 }
 
+/** A visit that was sent and answered, all under the id of the instrument. */
+async function withShare({ browser, household: { id: householdId }, instrument: { id } }: Party) {
+  const brief = { instrumentId: id, title: 'Theirs', about: '', sections: [], wishes: '', photos: [] };
+  const visit = { briefIds: [id], contactId: null, date: null, askedAt: null, endedAt: null };
+  const briefId = uuid();
+  await browser
+    .post('/cards', {
+      cards: [
+        { id: briefId, kind: 'brief', facts: brief },
+        { id, kind: 'visit', facts: { ...visit, briefIds: [briefId] } },
+      ],
+    })
+    .expect(201);
+  const { body } = await browser.post('/shares', { visitId: id }).expect(201);
+  const { Share, ShareAnswer } = server.database.models;
+  await Share.update({ id }, { where: { householdId, id: (body as { id: string }).id } });
+  const answer = JSON.stringify({ kind: 'seen', from: '', note: 'Theirs' });
+  await ShareAnswer.create({ householdId, shareId: id, id, at: new Date(), body: answer, settledAt: null });
+}
+
 /** Everything a household can see of itself. */
 async function viewOf({ browser }: Party) {
-  const [mine, log, air, cards, address, photos] = await Promise.all([
+  const [mine, log, air, cards, address, photos, shares] = await Promise.all([
     browser.get('/household').expect(200),
     browser.get('/events').expect(200),
     browser.get('/air').expect(200),
     browser.get('/cards').expect(200),
     browser.get('/calendar/address').expect(200),
     browser.get('/photos').expect(200),
+    browser.get('/shares').expect(200),
   ]);
   return {
     household: mine.body as unknown,
@@ -184,6 +207,7 @@ async function viewOf({ browser }: Party) {
     cards: cards.body as unknown,
     address: address.body as unknown,
     photos: photos.body as unknown,
+    shares: shares.body as unknown,
   };
 }
 
@@ -202,6 +226,7 @@ test.each(household_)('%s shows and changes nothing of another household', async
   await withAir(theirs);
   await theirs.browser.post('/cards', { cards: [{ id: uuid(), ...priceOn(theirs.instrument.id) }] }).expect(201);
   await theirs.browser.post('/calendar/address').expect(201);
+  await withShare(theirs);
   await theirs.browser.agent
     .post(`${API_ROOT}/instruments/${theirs.instrument.id}/photos/${PHOTO.hash}`)
     .set(REQUEST_HEADER, '1')

@@ -3,18 +3,20 @@ import { clockWords, dateWords } from './dates';
 import { measureWords, waterFigure, waterUnit } from './measures';
 import { shownUnits } from './units';
 import { listWords } from './lists';
+import { moneyWords } from './numbers';
 import { REASON_NAMES, STEP_NAMES } from './names';
 import { findingWords, SETTLED_WORDS } from './findings';
 import { centsWords } from './strings';
 import { DRILL_DATA } from '@tembrin/core/learning';
 import { JOB_TITLES } from '@tembrin/core/guided';
-import { FIGURE_DATA, LOOK_DATA, stringNames } from '@tembrin/core/instruments';
+import { FIGURE_DATA, LOOK_DATA, stringNames, VIEW_DATA } from '@tembrin/core/instruments';
 import type { EventOf, LogEvent } from '@tembrin/core/log';
 
 const NO_BOWS: ReadonlyMap<string, string> = new Map();
 const EXTENT_WORDS = { full: 'all of it', quick: 'a quick look', bow: 'the bow' } as const;
 /** A word of what can be wrong, read as it stands. */
 const plain = (word: string) => word.replaceAll('-', ' ');
+const DOER_WORDS = { self: 'yourself', teacher: 'a teacher', workshop: 'the workshop' } as const;
 const WEIGHED = { empty: 'empty', before: 'before filling', filled: 'filled' } as const;
 
 /**
@@ -98,7 +100,7 @@ function wordsOf(event: LogEvent, instrument: Instrument | null, timeZone: strin
     case 'knocked':
       return 'Fell or was knocked';
     case 'photographed':
-      return event.payload.look === null ? 'Photographed' : `Photographed: ${LOOK_DATA[event.payload.look].title}`;
+      return photoWords(event.payload);
     case 'drill-done':
     case 'trouble-noticed':
     case 'trouble-answered':
@@ -106,9 +108,26 @@ function wordsOf(event: LogEvent, instrument: Instrument | null, timeZone: strin
     case 'job-began':
     case 'job-ended':
       return benchWords(event);
+    case 'brought-in':
+      return 'Brought to the workshop';
+    case 'fetched-back':
+      return 'Back from the workshop';
+    case 'worked-on':
+      return workWords(event.payload);
     case 'retracted':
       return 'taking an entry back';
   }
+}
+
+function photoWords({ look, view }: EventOf<'photographed'>['payload']): string {
+  const what = view === undefined ? (look === null ? null : LOOK_DATA[look].title) : VIEW_DATA[view].title;
+  return what === null ? 'Photographed' : `Photographed: ${what}`;
+}
+
+/** "A new saddle, by the workshop: EUR 40". */
+function workWords({ words, by, cost }: EventOf<'worked-on'>['payload']): string {
+  const what = `${words || 'Work'}, by ${DOER_WORDS[by]}`;
+  return cost === null ? what : `${what}: ${moneyWords(cost)}`;
 }
 
 type BenchEvent = EventOf<

@@ -18,6 +18,10 @@ export function localised(text: string): string {
 export const numberWords = (value: number, style: Intl.NumberFormatOptions = {}) =>
   value.toLocaleString(shownLocale().tag, { numberingSystem: 'latn', ...style });
 
+/** An amount of money in its own currency. */
+export const moneyWords = ({ amount, currency }: { amount: number; currency: string }) =>
+  numberWords(amount, { style: 'currency', currency, ...(Number.isInteger(amount) && { maximumFractionDigits: 0 }) });
+
 /** A number as people type it, a comma or a point before the decimals; null where it is none. */
 export function readNumber(text: string): number | null {
   const trimmed = text.trim().replace(/[,٫]/, '.').replace('−', '-');

@@ -4,6 +4,7 @@ import { authOperations } from './auth';
 import { briefOperations } from './briefs';
 import { householdOperations } from './household';
 import { photoOperations } from './photos';
+import { shareOperations } from './shares';
 import { yearOperations } from './year';
 
 export * from './operation';
@@ -16,6 +17,7 @@ export const operations = {
   ...yearOperations,
   ...photoOperations,
   ...briefOperations,
+  ...shareOperations,
 };
 
 export type Operations = typeof operations;

@@ -2,6 +2,7 @@ import { instrumentAir, type PlaceAir } from '../air';
 import { bowInHand, bowLog, bowsFor, bowsOf, type Bow, type Bowed, type SaidBow } from '../bow';
 import { HABIT_HOURS, isBowed, schoolsFor, type Habit, type InstrumentFacts } from '../instruments';
 import { foldLog, type InstrumentLog, type LogEvent } from '../log';
+import { inWorkshopUntil, staysAway } from './workshop';
 import { dueItems, isOnBow, threadOf, type DueItem } from '../parts';
 import type { LifeSeen } from '../wear';
 import type { SchoolChoices } from '../schools';
@@ -127,7 +128,7 @@ function groundOf<I extends OwnInstrument>(instrument: I, question: Question<I>)
     schools: sides,
     observedFrom: Date.parse(instrument.addedAt),
     air: instrumentAir(instrument, sides.air, log, places),
-    away: daysAway(occasions, instrument.id, log),
+    away: [...daysAway(occasions, instrument.id, log), ...staysAway(log)],
     bows: playedBows(instrument, log, question),
   };
 }
@@ -149,7 +150,8 @@ function judged<I extends OwnInstrument>(
 export function dueOfInstrument(assessment: Assessment<OwnInstrument>): DueItem[] {
   const { facts, threads, bows } = assessment;
   const own = threads.filter(({ part }) => !isOnBow(part));
-  return [
+  const awayUntil = inWorkshopUntil(assessment.log);
+  const items = [
     ...dueItems(facts.id, null, own, assessment),
     ...bows.flatMap(({ bow, threads: onBow, log, pace }) =>
       bow.instrumentIds[0] === facts.id
@@ -157,6 +159,7 @@ export function dueOfInstrument(assessment: Assessment<OwnInstrument>): DueItem[
         : [],
     ),
   ];
+  return awayUntil === null ? items : items.map((item) => ({ ...item, awayUntil }));
 }
 
 /** The year of a household from the assessments of all its instruments and what stands on its cards. */

@@ -1,2 +1,3 @@
 export * from './assessment';
 export * from './household';
+export * from './workshop';

@@ -1,2 +1,2 @@
 export * from './brief';
-export { BRIEF_BOUNDS, briefSchema, type BriefDocument } from './document';
+export { BRIEF_BOUNDS, briefSchema, type Asked, type BriefDocument } from './document';

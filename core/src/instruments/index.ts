@@ -9,6 +9,7 @@ export { bodyScale } from './sizes';
 export * from './habits';
 export * from './zones';
 export * from './surfaces';
+export * from './views';
 export * from './woods';
 export * from './string-spec';
 export * from './stringing';

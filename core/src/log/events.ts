@@ -10,6 +10,7 @@ import { roundPayloads } from './round-events';
 import { sessionPayloads } from './session-events';
 import { stringPayloads } from './string-events';
 import { troublePayloads } from './trouble-events';
+import { visitPayloads } from './visit-events';
 
 /** Every type of event with what it carries; what each means stands beside it, in the file of its topic. */
 const payloads = {
@@ -23,6 +24,7 @@ const payloads = {
   ...photoPayloads,
   ...troublePayloads,
   ...jobPayloads,
+  ...visitPayloads,
 } as const;
 type Payloads = typeof payloads;
 

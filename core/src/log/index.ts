@@ -27,6 +27,7 @@ export {
 } from './finding-events';
 export type { Move, Weighing } from './air-events';
 export type { Work } from './job-events';
+export { stayNow, type DoneWork, type WorkshopStay } from './visit-events';
 export { SEEKERS, type Seeker, type Trouble } from './trouble-events';
 export type { OfBow } from './bow-events';
 export type { Measure } from './care-events';

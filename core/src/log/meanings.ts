@@ -10,6 +10,7 @@ import { sessionTopic } from './session-events';
 import { stringTopic, type StringLists } from './string-events';
 import type { EventMeaning } from './topic';
 import { troubleTopic, type TroubleLists } from './trouble-events';
+import { visitTopic, type VisitLists } from './visit-events';
 
 /** The lists that events fill, each in order of time. */
 export type LogLists = RoundLists &
@@ -20,7 +21,8 @@ export type LogLists = RoundLists &
   FindingLists &
   PhotoLists &
   TroubleLists &
-  JobLists;
+  JobLists &
+  VisitLists;
 
 const TOPICS = [
   sessionTopic,
@@ -33,6 +35,7 @@ const TOPICS = [
   photoTopic,
   troubleTopic,
   jobTopic,
+  visitTopic,
 ];
 
 /** What each type of event means; one that is missing here does not compile. */
@@ -47,6 +50,7 @@ const MEANINGS: { readonly [T in EventType]: EventMeaning<T, LogLists> } = {
   ...photoTopic.events,
   ...troubleTopic.events,
   ...jobTopic.events,
+  ...visitTopic.events,
 };
 
 /** What an event means. */

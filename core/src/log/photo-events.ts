@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { isLookedAt, LOOKS, ZONES } from '../instruments';
+import { isLookedAt, isViewed, LOOKS, VIEWS, ZONES } from '../instruments';
 import { id, type Mark } from './primitives';
 import type { Topic } from './topic';
 
@@ -15,6 +15,8 @@ export const photoPayloads = {
     zone: z.enum(ZONES).nullable(),
     /** What was found, where it belongs to that: it goes with it. */
     findingId: id.nullable(),
+    /** Which view of the whole it is, where it shows its state; left out: none of them. */
+    view: z.enum(VIEWS).optional(),
   }),
 } as const;
 
@@ -29,7 +31,8 @@ export const photoTopic: Topic<keyof typeof photoPayloads, PhotoLists> = {
   start: () => ({ photos: [] }),
   events: {
     photographed: {
-      admit: ({ payload: { look, findingId } }, _at, { facts, has }) => {
+      admit: ({ payload: { look, findingId, view } }, _at, { facts, has }) => {
+        if (view !== undefined && !isViewed(view, facts.family)) return { code: 'no-such-view' };
         if (look !== null && !isLookedAt(look, facts.family)) return { code: 'no-such-look', look };
         return findingId === null || has(findingId) ? null : { code: 'no-such-event' };
       },

@@ -17,6 +17,7 @@ export type Refusal =
   | { code: 'no-such-figure'; figure: Figure }
   | { code: 'out-of-range'; figure: Figure }
   | { code: 'no-such-look'; look: LookId }
+  | { code: 'no-such-view' }
   | { code: 'no-action' }
   | { code: 'no-such-place' };
 

@@ -1,4 +1,5 @@
 import type { Doer } from '../log';
+import type { LocalDay } from '../time';
 import type { Outlook, Window } from '../wear';
 import type { DueContext } from './part';
 import { dueOf, isDated, type DatedPart, type Thread } from './parts';
@@ -20,6 +21,8 @@ export interface DueItem {
   keepsClear: number;
   /** Chance that it is spent by an instant: what putting it off costs. */
   outlook: Outlook;
+  /** The day until which it is at the workshop; left out: it is at home. */
+  awayUntil?: LocalDay;
 }
 
 /** Days more that the cautious school leaves before a performance. From memory. */

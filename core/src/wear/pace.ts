@@ -54,7 +54,7 @@ export interface PaceBasis {
   said: Habit | null;
   /** Calendar day since when it is in this player's hands; null when not said. */
   since: LocalDay | null;
-  /** Days away that are in the calendar, ms. */
+  /** Days away that are known of, by the calendar or by the log, ms. */
   away: readonly Away[];
 }
 
@@ -97,7 +97,8 @@ export function paceFrom(log: InstrumentLog, basis: PaceBasis): Pace {
   const playedToday = firstSession <= today && (log.sessions.at(-1)?.day ?? -Infinity) >= today;
 
   const hours = hoursByDay(log, Math.max(firstDay, today - LONGEST_GAP), today);
-  const { plays, on, lateFor } = regimeOf(hours);
+  const { plays, on: told, lateFor } = regimeOf(hours);
+  const on = withoutAway(told, hours, today, away, timeZone);
   const pause = playedToday || lateFor === 0 ? null : pauseAfter(lateFor, plays);
   const seen = weighed(hours, on, today);
 
@@ -175,6 +176,23 @@ function regimeOf(hours: readonly number[]): { plays: number; on: number[]; late
   for (const { at, days } of gaps) on.fill(1 - pausedIn(days, plays) / days, at, at + days);
   if (last.days > 0) on.fill(1 - pauseAfter(last.days, plays).paused / last.days, last.at);
   return { plays, on, lateFor: last.days };
+}
+
+/** Days of record on which it was away for certain, and not played, tell nothing of how much is played. */
+function withoutAway(
+  on: readonly number[],
+  hours: readonly number[],
+  today: LocalDay,
+  away: readonly Away[],
+  timeZone: string,
+): number[] {
+  const known = [...on];
+  for (const { from, to } of away) {
+    const first = Math.max(0, localDay(from, timeZone) - today + hours.length);
+    const last = Math.min(hours.length, localDay(to, timeZone) - today + hours.length);
+    for (let at = first; at < last; at++) if (hours[at] === 0) known[at] = 0;
+  }
+  return known;
 }
 
 /** The days of record, each by how recent it is and how likely playing went on, by weekday. */

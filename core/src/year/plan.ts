@@ -4,10 +4,11 @@ import { chanceBy } from '../wear';
 import type { Appointment } from './appointments';
 import { isPlayedBefore, spansBetween, type Occasion, type OccasionSpan } from './occasions';
 
-/** Why a piece of upkeep stands on its day. */
+/** Why a piece of upkeep stands on its day; `workshop`: the instrument is there until then. */
 export type Placed =
   | { by: 'window' }
   | { by: 'today' }
+  | { by: 'workshop' }
   | { by: 'player' }
   | { by: 'performance'; side: 'before' | 'after'; occasion: OccasionSpan }
   | { by: 'visit'; with: number };
@@ -119,12 +120,14 @@ function placeItem(
     return made(at, { by: 'player' }, zoneAt(zones, at)?.occasion ?? null);
   }
   const middle = day(item.window.middle);
-  const wanted = Math.max(today, middle);
+  const home = due.awayUntil ?? today;
+  const wanted = Math.max(today, middle, home);
   const zone = zoneAt(zones, wanted);
-  if (!zone) return made(wanted, middle < today ? { by: 'today' } : { by: 'window' });
+  if (!zone)
+    return made(wanted, middle >= wanted ? { by: 'window' } : home > today ? { by: 'workshop' } : { by: 'today' });
   const [before, after] = [zone.from - 1, zone.to + 1];
   // Before it, unless that is past, or would throw away most of a part that lasts well beyond it.
-  const early = before >= today && (before >= day(item.window.early) || risk(item, after) >= 0.5);
+  const early = before >= home && (before >= day(item.window.early) || risk(item, after) >= 0.5);
   return made(early ? before : after, {
     by: 'performance',
     side: early ? 'before' : 'after',
@@ -145,7 +148,12 @@ function bundle(
       const fixed = item.placed.by === 'player';
       const from = fixed
         ? item.day
-        : Math.max(today, Math.min(item.day, day(item.window.early)), item.day - VISIT_REACH_DAYS);
+        : Math.max(
+            today,
+            item.awayUntil ?? today,
+            Math.min(item.day, day(item.window.early)),
+            item.day - VISIT_REACH_DAYS,
+          );
       const to = fixed ? item.day : Math.min(Math.max(item.day, day(item.window.late)), item.day + VISIT_REACH_DAYS);
       return { item, from, to };
     });

@@ -10,8 +10,9 @@ import * as year from './migrations/004-year';
 import * as askedOften from './migrations/005-asked-often';
 import * as manyServers from './migrations/006-many-servers';
 import * as photos from './migrations/007-photos';
+import * as visits from './migrations/008-visits';
 
-const MIGRATIONS = [householdLog, setUp, air, year, askedOften, manyServers, photos];
+const MIGRATIONS = [householdLog, setUp, air, year, askedOften, manyServers, photos, visits];
 
 /** What the server's own database user may do with each table. The log can be added to, never changed. */
 const GRANTS: Readonly<Record<string, string>> = {
@@ -33,6 +34,9 @@ const GRANTS: Readonly<Record<string, string>> = {
   answers: 'SELECT, INSERT, UPDATE, DELETE',
   photos: 'SELECT, INSERT, DELETE',
   blobs: 'SELECT, INSERT, UPDATE, DELETE',
+  shares: 'SELECT, INSERT, UPDATE, DELETE',
+  share_answers: 'SELECT, INSERT, UPDATE, DELETE',
+  handovers: 'SELECT, INSERT, UPDATE, DELETE',
 };
 
 /**

@@ -7,6 +7,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
+import { visitModels, type VisitModels } from './visit-models';
 
 export interface HouseholdRow extends Model<InferAttributes<HouseholdRow>, InferCreationAttributes<HouseholdRow>> {
   id: string;
@@ -53,6 +54,9 @@ export interface InstrumentRow extends Model<InferAttributes<InstrumentRow>, Inf
   stringing: string;
   schools: string;
   addedAt: Date;
+  /** Since when another household has it, and which; null: it is here. */
+  givenAt: CreationOptional<Date | null>;
+  givenTo: CreationOptional<string | null>;
   version: number;
 }
 
@@ -169,7 +173,7 @@ export interface PhotoRow extends Model<InferAttributes<PhotoRow>, InferCreation
   keptAt: Date;
 }
 
-export interface Models {
+export interface Models extends VisitModels {
   Session: ModelStatic<SessionRow>;
   Household: ModelStatic<HouseholdRow>;
   Account: ModelStatic<AccountRow>;
@@ -193,6 +197,7 @@ const version = () => ({ type: DataTypes.INTEGER, allowNull: false, defaultValue
 /** Declares the tables of the migrations to Sequelize. */
 export function defineModels(sequelize: Sequelize): Models {
   return {
+    ...visitModels(sequelize),
     Session: sequelize.define<SessionRow>(
       'Session',
       {
@@ -251,6 +256,8 @@ export function defineModels(sequelize: Sequelize): Models {
         stringing: { type: DataTypes.TEXT, allowNull: false },
         schools: { type: DataTypes.TEXT, allowNull: false },
         addedAt: time(),
+        givenAt: { type: DataTypes.DATE(3), allowNull: true },
+        givenTo: { type: DataTypes.STRING(80), allowNull: true },
         version: version(),
       },
       { tableName: 'instruments' },

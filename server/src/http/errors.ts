@@ -94,7 +94,7 @@ function problemOf(error: unknown): Problem {
       'Others are writing at the same place just now. Nothing was changed; try again in a moment.',
     );
   const type = (error as { type?: unknown } | null)?.type;
-  if (type === 'entity.too.large') {
+  if (type === 'entity.too.large' || type === 'parameters.too.many') {
     return problem(413, 'too-large', 'That is more than one request may carry. Send it in smaller parts.');
   }
   if (typeof type === 'string' && UNREADABLE.has(type)) {

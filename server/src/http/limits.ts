@@ -64,6 +64,8 @@ interface LimitOf extends Partial<Options> {
   most: number;
   /** Told where it is met. */
   told: readonly [type: string, detail: string];
+  /** The same as a page, where somebody looks at it. */
+  page?: () => string;
   keyGenerator: Options['keyGenerator'];
 }
 
@@ -157,6 +159,59 @@ function householdLimits(limit: MakeLimit, writes: number): Record<'writes' | 'c
   };
 }
 
+/** How limits are made that all processes count together. */
+function limitsIn(sequelize: Sequelize, watch: Watch): MakeLimit {
+  return ({ what, most, told: [type, detail], page, ...more }) =>
+    rateLimit({
+      limit: most,
+      standardHeaders: 'draft-8',
+      legacyHeaders: false,
+      store: new SharedCounts(sequelize, what),
+      handler: (_request, response) => {
+        watch.happened('too many requests refused', { limit: what });
+        if (page) return void response.status(429).type('text/html').send(page());
+        response.status(429).type('application/problem+json');
+        response.json(problem(429, type, detail));
+      },
+      ...more,
+    });
+}
+
+/** What is asked under the link of a workshop, from one place and under one link: pages, photographs, answers, prints. */
+const WORKSHOP_ASKS = {
+  open: { place: 300, link: 300, windowMs: MINUTE_MS },
+  answer: { place: 40, link: 12, windowMs: 10 * MINUTE_MS },
+  print: { place: 40, link: 12, windowMs: 10 * MINUTE_MS },
+} as const;
+
+/**
+ * Limits on what is asked under the link of a workshop.
+ * @param page what is answered where one is met
+ */
+export function workshopLimits(
+  { sequelize }: Pick<Database, 'sequelize'>,
+  watch: Watch,
+  page: () => string,
+): (what: keyof typeof WORKSHOP_ASKS) => RequestHandler[] {
+  const limit = limitsIn(sequelize, watch);
+  const made = (what: keyof typeof WORKSHOP_ASKS) => {
+    const { place, link, windowMs } = WORKSHOP_ASKS[what];
+    const told = ['too-often', 'That was asked for very often. Try again in ten minutes.'] as const;
+    return [
+      limit({ what: `workshop-${what}-place`, windowMs, told, page, most: place, keyGenerator: placeOf }),
+      limit({
+        what: `workshop-${what}`,
+        windowMs,
+        told,
+        page,
+        most: link,
+        keyGenerator: ({ params }) => String(params.key),
+      }),
+    ];
+  };
+  return (what) => made(what);
+}
+
 /**
  * Limits on what is asked, counted in the database and so for all processes together; keys are short, and forgotten in time.
  * @returns what guards an operation
@@ -166,19 +221,7 @@ export function limitsOf(
   settings: LimitSettings,
   watch: Watch,
 ): (operation: Operation) => RequestHandler[] {
-  const limit: MakeLimit = ({ what, most, told: [type, detail], ...more }) =>
-    rateLimit({
-      limit: most,
-      standardHeaders: 'draft-8',
-      legacyHeaders: false,
-      store: new SharedCounts(sequelize, what),
-      handler: (_request, response) => {
-        watch.happened('too many requests refused', { limit: what });
-        response.status(429).type('application/problem+json');
-        response.json(problem(429, type, detail));
-      },
-      ...more,
-    });
+  const limit = limitsIn(sequelize, watch);
   const attempts = attemptLimits(limit, new KnownPlaces(sequelize), settings);
   const sensor = sensorLimits(limit, settings.SENSOR_LIMIT);
   const address = calendarLimits(limit);

@@ -64,6 +64,10 @@ export const SUMMARIES: Readonly<Record<OperationId, string>> = {
   readPhoto: 'A photograph.',
   removePhoto: 'Remove a photograph for good, from the store of pictures too.',
   exportPhotos: 'All photographs as one ZIP file that can be brought in again.',
+  readShares: 'What was sent to workshops under links, and what they answered.',
+  makeShare: 'Send a visit’s briefs under a link of their own; one that was sent before opens no more.',
+  revokeShare: 'Close a link; what was answered stays.',
+  settleAnswer: 'Say that an answer was dealt with.',
   printBrief:
     'What the workshop is told of an instrument, with the photographs that go along, as a PDF on A4 or Letter.',
   importPhotos: 'Bring photographs in again, of instruments that are there; what is kept already is left as it is.',

@@ -4,6 +4,7 @@ import type { Telling } from './telling';
 /** What happens that an operator wants to know of. */
 const HAPPENINGS = {
   'signed in': 'info',
+  'workshop answered': 'info',
   'signed out': 'info',
   'demo opened': 'info',
   'sign-in refused': 'warn',

@@ -27,6 +27,7 @@ import { photosIn, photosOut } from '../store/photo-archive';
 import { PhotoScope } from '../store/photos';
 import { importDiary, previewDiary } from '../store/diary';
 import { HouseholdScope } from '../store/scope';
+import { ShareScope } from '../store/shares';
 import type { Storage } from '../photos/storage';
 import { sweepPhotos } from '../photos/sweep';
 import type { Loop } from '../operating/loop';
@@ -71,6 +72,7 @@ export function handlersFor(parts: Omit<Ground, 'imports'>): Handlers {
     ...archiveHandlers(ground),
     ...photoHandlers(ground),
     ...briefHandlers(ground),
+    ...shareHandlers(ground),
   };
 }
 
@@ -252,6 +254,20 @@ function briefHandlers({ database, storage }: Ground) {
         params.id,
         query.paper,
       ),
+  } satisfies Partial<Handlers>;
+}
+
+/** What is sent to workshops. */
+function shareHandlers({ database, secret }: Ground) {
+  const shares = (scope: HouseholdScope) => new ShareScope(database, scope, secret);
+  return {
+    readShares: async ({ scope }) => ({ shares: await shares(scope).list() }),
+    makeShare: ({ scope, body }) => shares(scope).make(body.visitId, body.days),
+    revokeShare: async ({ scope, params }) => {
+      await shares(scope).revoke(params.id);
+      return undefined;
+    },
+    settleAnswer: ({ scope, params }) => shares(scope).settle(params.id, params.answerId),
   } satisfies Partial<Handlers>;
 }
 

@@ -1,15 +1,9 @@
 import type { Paper } from '@tembrin/contract';
 import { briefPdf } from '../formats/brief-pdf';
-import { fail, ProblemError } from '../problems/problems';
+import { fail } from '../problems/problems';
 import type { CardScope } from './cards';
 import type { PhotoScope } from './photos';
 import type { HouseholdScope } from './scope';
-
-/** A photograph that is not kept, or not yet, is left out; that none can be read now is no reason to. */
-function whereMissing(error: unknown): null {
-  if (error instanceof ProblemError && error.problem.status === 404) return null;
-  throw error;
-}
 
 /** A household's briefs, as pages. */
 export class BriefScope {
@@ -30,12 +24,9 @@ export class BriefScope {
     const instrument = instruments.find((each) => each.id === card.facts.instrumentId);
     if (!instrument)
       return fail(404, 'no-such-instrument', 'There is no such instrument here. It may have been removed.');
-    const pictures: Buffer[] = [];
-    for (const photo of card.facts.photos) {
-      const bytes = await this.photos.read({ id: instrument.id, photo }).catch(whereMissing);
-      if (bytes) pictures.push(bytes);
-    }
-    const missing = card.facts.photos.length - pictures.length;
-    return briefPdf(card.facts, { name: instrument.name, pictures, missing, paper, at: new Date() });
+    const { photos } = card.facts;
+    const pictures = await this.photos.readAll(instrument.id, photos);
+    const missing = photos.length - pictures.length;
+    return briefPdf([{ brief: card.facts, name: instrument.name, pictures, missing }], paper, new Date());
   }
 }

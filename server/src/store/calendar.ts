@@ -1,4 +1,4 @@
-import { createHmac, randomUUID, timingSafeEqual } from 'node:crypto';
+import { randomUUID } from 'node:crypto';
 import { dueOf, HOUR_MS, localDay, startOfLocalDay, type LocalDay, type PlannedItem, subjectOf } from '@tembrin/core';
 import { API_ROOT, overdueWords, plannedWords } from '@tembrin/contract';
 import { Op } from 'sequelize';
@@ -6,6 +6,7 @@ import type { Database } from '../database/connect';
 import { calendarText, type CalendarEntry, type EntryFacts } from '../formats/calendar-write';
 import { fail } from '../problems/problems';
 import { assessedYear } from './assessed';
+import { idOfKey, keyOf } from './private-address';
 import { HouseholdScope } from './scope';
 
 /** Time of day at which an entry rings. */
@@ -101,22 +102,14 @@ export class CalendarScope {
   }
 }
 
-/** Signed, so that knowing the database's random number is not enough. */
-function keyOf(calendarId: string, secret: string): string {
-  return `${calendarId}.${createHmac('sha256', secret).update(`calendar ${calendarId}`).digest('base64url')}`;
-}
-
 function pathOf(calendarId: string, secret: string): string {
-  return `${API_ROOT}/calendar/feed/${keyOf(calendarId, secret)}.ics`;
+  return `${API_ROOT}/calendar/feed/${keyOf('calendar', calendarId, secret)}.ics`;
 }
 
 /** The calendar under a private address. @throws ProblemError 404 for one that is wrong or revoked */
 export async function calendarAt(database: Database, secret: string, key: string): Promise<string> {
-  const given = key.replace(/\.ics$/, '');
-  const calendarId = given.split('.')[0] ?? '';
-  const expected = Buffer.from(keyOf(calendarId, secret));
-  const right = expected.length === Buffer.byteLength(given) && timingSafeEqual(expected, Buffer.from(given));
-  const row = right ? await database.models.Household.findOne({ where: { calendarId } }) : null;
+  const calendarId = idOfKey('calendar', key.replace(/\.ics$/, ''), secret);
+  const row = calendarId === null ? null : await database.models.Household.findOne({ where: { calendarId } });
   if (!row)
     fail(
       404,

@@ -47,7 +47,10 @@ export class CardScope {
     const instruments = await this.scope.instrumentRows(transaction);
     const fresh = wanted.filter(({ id }) => !there.has(id));
     checkQuota('cards', there.size, fresh.length);
-    for (const card of fresh) checkInstrument(card, (id) => instruments.has(id));
+    for (const card of fresh) {
+      checkInstrument(card, (id) => instruments.has(id));
+      checkBriefs(card, [...there.values(), ...fresh]);
+    }
     const addedAt = Date.now();
     await this.database.models.Card.bulkCreate(
       fresh.map(({ id, kind, facts }, at) =>
@@ -73,6 +76,7 @@ export class CardScope {
       const came = kind === 'bow' ? (JSON.parse(row.facts) as BowFacts).ownOf : null;
       if (kind === 'bow' && facts.ownOf !== came) fail(422, 'invalid', 'A bow keeps its id. Add another instead.');
       checkInstrument({ kind, facts } as CardFacts, (wanted) => wanted === came || instruments.has(wanted));
+      checkBriefs({ kind, facts } as CardFacts, await this.cards(transaction));
       await row.update({ facts: JSON.stringify(facts), version: version + 1 }, { transaction });
       return cardOf(row);
     });
@@ -100,4 +104,12 @@ function checkInstrument({ facts }: CardFacts, has: (id: string) => boolean): vo
   if ([...single, ...several].every((id) => id === null || has(id))) return;
   const detail = 'This instrument is not in your household. It may have been removed.';
   fail(422, 'no-such-instrument', detail, { instrumentId: detail });
+}
+
+/** A visit is made of briefs of this household's. */
+function checkBriefs({ kind, facts }: CardFacts, cards: readonly (CardFacts & { id: string })[]): void {
+  if (kind !== 'visit') return;
+  const briefs = new Set(cards.flatMap((card) => (card.kind === 'brief' ? [card.id] : [])));
+  if (facts.briefIds.every((id) => briefs.has(id))) return;
+  fail(422, 'no-such-brief', 'A brief of this visit is not on record. It may have been removed.');
 }

@@ -89,6 +89,17 @@ export class PhotoScope {
     return (await this.store().get(row.blob)) ?? noSuchPhoto();
   }
 
+  /** The bytes of an instrument's photographs, in their order; those that are not kept, or not yet, are left out. @throws ProblemError 503 */
+  async readAll(id: string, photos: readonly string[]): Promise<Buffer[]> {
+    const pictures: Buffer[] = [];
+    for (const photo of photos) {
+      const row = await this.row({ id, photo });
+      const bytes = row && (await this.store().get(row.blob));
+      if (bytes) pictures.push(bytes);
+    }
+    return pictures;
+  }
+
   /** Removes a photograph, and its picture from the store. @throws ProblemError 404 */
   async remove(named: Named): Promise<void> {
     await this.scope.alone(async (transaction) => {

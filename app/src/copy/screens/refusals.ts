@@ -38,6 +38,9 @@ const KINDS: Readonly<Record<CardKind, string>> = {
   appointment: 'a planned day',
   bow: 'a bow',
   brief: 'a brief',
+  visit: 'a visit',
+  contact: 'a contact',
+  identity: 'what it is told by',
 };
 
 /** What became of a card: added, changed or removed. */

@@ -1,0 +1,4 @@
+export * from './answer';
+export * from './contact';
+export * from './proposals';
+export * from './visit';
