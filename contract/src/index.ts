@@ -3,6 +3,7 @@ export * from './account';
 export * from './air';
 export * from './briefs';
 export * from './cards';
+export * from './contacts';
 export * from './events';
 export * from './household';
 export * from './intake';

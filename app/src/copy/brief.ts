@@ -1,8 +1,15 @@
 import type { Instrument } from '@tembrin/contract';
-import { BRIEF_BOUNDS, type Brief, type BriefDocument, type Change, type FigureLine } from '@tembrin/core/brief';
+import {
+  BRIEF_BOUNDS,
+  type Asked,
+  type Brief,
+  type BriefDocument,
+  type Change,
+  type FigureLine,
+} from '@tembrin/core/brief';
 import { JOB_TITLES } from '@tembrin/core/guided';
-import { FIGURE_DATA, stringNames } from '@tembrin/core/instruments';
-import { dueOf } from '@tembrin/core/parts';
+import { FIGURE_DATA, isBowed, stringNames, type Family } from '@tembrin/core/instruments';
+import { dueOf, type DatedPart } from '@tembrin/core/parts';
 import { DAY_MS } from '@tembrin/core/time';
 import { judgeCase, QUESTIONS, type CaseOnRecord } from '@tembrin/core/triage';
 import { dateWords } from './dates';
@@ -113,8 +120,34 @@ function fitting({ title, lines }: Section): Section {
   return { title, lines: [...kept, `And ${short.length - kept.length} more on record.`] };
 }
 
+const ask = (words: string) => (words.length > BRIEF_BOUNDS.ask ? `${words.slice(0, BRIEF_BOUNDS.ask - 1)}…` : words);
+
+/** What the workshop is asked to do: what is noticed, what was found, what comes due. */
+function askedOf(brief: Brief, { instrument }: Said): Asked[] {
+  const all: Asked[] = [
+    ...brief.troubles.map(({ eventId, symptoms }): Asked => ({
+      about: 'trouble',
+      troubleId: eventId,
+      words: ask(symptomsWords(symptoms)),
+    })),
+    ...brief.found.map((finding): Asked => ({
+      about: 'finding',
+      findingId: finding.eventId,
+      words: ask(findingWords(finding, instrument)),
+    })),
+    ...brief.due.map(({ part, bowId }): Asked => ({ about: 'part', part, bowId, words: dueOf(part).title })),
+  ];
+  return all.slice(0, BRIEF_BOUNDS.asks);
+}
+
+/** What may be asked for besides what is due: what a workshop does to any instrument of the family. */
+export function usualAsks(family: Family): Asked[] {
+  const parts: DatedPart[] = isBowed(family) ? ['checkup', 'strings', 'hair'] : ['checkup', 'strings'];
+  return parts.map((part) => ({ about: 'part', part, bowId: null, words: dueOf(part).title }));
+}
+
 /** A brief as a document, to be edited: only what there is something to say of. */
-export function composed(brief: Brief, said: Said): Omit<BriefDocument, 'instrumentId'> {
+export function composed(brief: Brief, said: Said): Omit<BriefDocument, 'instrumentId'> & { asked: Asked[] } {
   const on = whenOf(said);
   const found = (list: Brief['found']) =>
     list.map((finding) => `${findingWords(finding, said.instrument)} (${on(finding.at)}).`);
@@ -144,6 +177,7 @@ export function composed(brief: Brief, said: Said): Omit<BriefDocument, 'instrum
     about: aboutWords(said),
     sections: all.filter(({ lines }) => lines.length > 0).map(fitting),
     wishes: '',
+    asked: askedOf(brief, said),
     photos: brief.photos.map(({ photo }) => photo).filter((photo, at, list) => list.indexOf(photo) === at),
   };
 }

@@ -11,7 +11,7 @@ import { YearRoute } from './year/year-route';
 const OF_THE_HOUSEHOLD = ['add', 'household', 'schools', 'spares'];
 const OF_THE_AIR = ['add', 'keeping', 'moving', 'wood', 'hygrometers'];
 const ALONE_ON_THE_BENCH = ['change', 'looking', 'wrong'];
-const OF_THE_YEAR = ['calendar', 'costs', 'diary', 'records'];
+const OF_THE_YEAR = ['calendar', 'contacts', 'costs', 'diary', 'records', 'visits'];
 
 /** The list a page was chosen from; null where the page is the list itself, or needs the whole width. */
 function useListOf(path: string): ReactNode | null {

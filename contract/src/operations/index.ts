@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import { airOperations } from './air';
 import { authOperations } from './auth';
 import { briefOperations } from './briefs';
+import { contactOperations } from './contacts';
 import { householdOperations } from './household';
 import { photoOperations } from './photos';
 import { shareOperations } from './shares';
@@ -18,6 +19,7 @@ export const operations = {
   ...photoOperations,
   ...briefOperations,
   ...shareOperations,
+  ...contactOperations,
 };
 
 export type Operations = typeof operations;

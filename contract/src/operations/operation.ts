@@ -27,7 +27,7 @@ export interface Operation {
   /** Takes the server long: counted against a limit of its own, as files are. */
   costly?: boolean;
   /** Answered with text of this media type instead of JSON. */
-  text?: 'text/csv' | 'text/calendar' | 'application/json';
+  text?: 'text/csv' | 'text/calendar' | 'text/vcard' | 'application/json';
   /** Answered with bytes of this media type instead of JSON. */
   bytes?: 'image/jpeg' | 'application/zip' | 'application/pdf';
   /** Further parameters of its content type. */

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DOERS, type Doer } from '../log';
+import { DOERS, type Doer, type DoneWork } from '../log';
 import { DATED_PARTS, dueOf, subjectOf, type DatedPart, type Thread } from '../parts';
 import { DAY_MS, MONTH_DAYS } from '../time';
 import { factorAt, lifeFactor, type Life, type Pace } from '../wear';
@@ -56,6 +56,36 @@ export interface PartCost {
 
 /** A year of costs, days. */
 const COST_DAYS = 365;
+
+/** Of what was paid for a part, so many of the last payments tell its price. From memory. */
+const PAYMENTS_TOLD = 3;
+
+/**
+ * Prices that follow from what was paid for an instrument: the range of the last payments for each part, by who did it.
+ * @param currency ISO 4217; what was paid in another tells nothing
+ */
+export function pricesPaid(instrumentId: string, works: readonly DoneWork[], currency: string): Price[] {
+  const paid = new Map<string, { part: DatedPart; by: Doer; amounts: number[] }>();
+  for (const { part, by, cost } of works) {
+    const dated = DATED_PARTS.find((each) => each === part);
+    if (!dated || !cost || cost.currency !== currency) continue;
+    const known = paid.get(`${part} ${by}`) ?? { part: dated, by, amounts: [] };
+    known.amounts.push(cost.amount);
+    paid.set(`${part} ${by}`, known);
+  }
+  return [...paid.values()].map(({ part, by, amounts }) => {
+    const last = amounts.slice(-PAYMENTS_TOLD);
+    return { part, by, instrumentId, low: Math.min(...last), high: Math.max(...last) };
+  });
+}
+
+/** What was paid in one currency since a moment. @param sinceMs ms since 1970 */
+export function paidSince(works: readonly DoneWork[], currency: string, sinceMs: number): number {
+  return works.reduce(
+    (sum, { at, cost }) => (cost && cost.currency === currency && at >= sinceMs ? sum + cost.amount : sum),
+    0,
+  );
+}
 
 /** Days one life lasts at a pace of playing, for a factor of the rule. */
 export function lifeDays({ hours, days }: Life, hoursPerDay: number, factor = 1): number {

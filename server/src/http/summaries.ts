@@ -64,6 +64,8 @@ export const SUMMARIES: Readonly<Record<OperationId, string>> = {
   readPhoto: 'A photograph.',
   removePhoto: 'Remove a photograph for good, from the store of pictures too.',
   exportPhotos: 'All photographs as one ZIP file that can be brought in again.',
+  previewContacts: 'Look at a file of contacts (vCard 3.0 or 4.0): names, numbers and addresses. Nothing is kept.',
+  exportContacts: 'The household’s contacts as vCards 4.0 (RFC 6350).',
   readShares: 'What was sent to workshops under links, and what they answered.',
   makeShare: 'Send a visit’s briefs under a link of their own; one that was sent before opens no more.',
   revokeShare: 'Close a link; what was answered stays.',

@@ -3,6 +3,7 @@ import type { CalendarPreview } from '@tembrin/contract';
 import { readCalendar } from '../formats/calendar-read';
 import { fail } from '../problems/problems';
 import { archivedLog, archiveParts } from './archive';
+import { readContacts } from './contacts';
 import { diaryEntries, diaryPreview } from './diary';
 import { loggerPreview, loggerReadings } from './logger';
 
@@ -28,6 +29,7 @@ export const TASKS = {
   demoLibrary: atOnce(({ nowMs, timeZone }: { nowMs: number; timeZone: string }) => demoLibrary(nowMs, timeZone)),
   archive: archiveParts,
   archivedLog,
+  contacts: atOnce(({ path }: { path: string }) => readContacts(path)),
   calendar: atOnce(async ({ text, timeZone, nowMs }: CalendarText): Promise<CalendarPreview> => {
     try {
       return await readCalendar(text, timeZone, nowMs);

@@ -1,4 +1,4 @@
-import { DIARY_BYTES, FILE_BYTES, PHOTO_BYTES, PHOTO_FILE_BYTES } from '@tembrin/contract';
+import { CONTACTS_BYTES, DIARY_BYTES, FILE_BYTES, PHOTO_BYTES, PHOTO_FILE_BYTES } from '@tembrin/contract';
 import type { Config } from '../config';
 import type { Database } from '../database/connect';
 import { beginSession, endSession } from '../http/sessions';
@@ -8,6 +8,7 @@ import { checkCredentials, createAccount, type Identity } from '../store/account
 import { appendEvents } from '../store/append';
 import { takeSenml } from '../sensors/senml';
 import type { Outside } from '../sensors/simulators';
+import { contactsText } from '../formats/contacts-write';
 import { IntakeJobs, type Upload } from '../intake/jobs';
 import { AirScope } from '../store/air/air-scope';
 import { ReadingScope } from '../store/air/hand-readings';
@@ -191,7 +192,7 @@ function sensorHandlers({ database, outside, imports }: Ground) {
   } satisfies Partial<Handlers>;
 }
 
-/** Spares, sets, prices, occasions and appointments. */
+/** Spares, sets, prices, occasions, appointments and contacts. */
 function cardHandlers({ database }: Ground) {
   const cards = (scope: HouseholdScope) => new CardScope(database, scope);
   return {
@@ -202,6 +203,15 @@ function cardHandlers({ database }: Ground) {
       await cards(scope).remove(params.id, version);
       return undefined;
     },
+    previewContacts: ({ scope, request }) =>
+      spooled(
+        scope.identity.householdId,
+        request,
+        CONTACTS_BYTES,
+        () => undefined,
+        (path) => outcomeApart('contacts', { path }),
+      ),
+    exportContacts: async ({ scope }) => contactsText(await cards(scope).of('contact')),
   } satisfies Partial<Handlers>;
 }
 

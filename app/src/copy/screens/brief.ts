@@ -2,7 +2,7 @@
 export const copy = {
   title: 'Brief for the workshop',
   composedFrom:
-    'Composed from the log: what is noticed, found, changed and due. Change every word of it; nothing is sent anywhere.',
+    'Composed from the log: what is noticed, found, changed and due. Change every word of it; nothing is sent before you say so.',
   kept: 'Kept as you wrote it.',
   headline: 'Headline',
   about: 'The instrument in one line',
@@ -17,6 +17,10 @@ export const copy = {
   saved: 'The brief is kept.',
   anew: 'Compose it anew from the log',
   anewDone: 'Composed anew. What you wrote as wishes stays.',
+  toBeDone: 'To be done',
+  besides: 'Something besides',
+  addIt: 'Add it',
+  send: 'On to the visit',
   print: 'Save as PDF',
   paper: 'Paper',
   papers: { a4: 'A4', letter: 'Letter' },

@@ -1,10 +1,11 @@
 import type { Instrument } from '@tembrin/contract';
+import { useState } from 'react';
 import { Button } from '@/ui/Button';
-import { Choice } from '@/ui/Choice';
+import { Choice, Tick } from '@/ui/Choice';
 import { Field, TextArea } from '@/ui/Field';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { Grid, Stack } from '@/ui/layout';
+import { Grid, Row, Stack } from '@/ui/layout';
 import { FETCHING_LOG } from '@/copy/common';
 import { dateWords } from '@/copy/dates';
 import { optionsOf } from '@/copy/lists';
@@ -25,8 +26,9 @@ function BriefScreen({ instrument }: { instrument: Instrument }) {
       back={{ pathname: '/kit/[id]', params: { id: instrument.id } }}
       foot={
         <>
-          <Button title={copy.print} busy={busy} disabled={!complete} onPress={print} />
-          {!kept && <Button rank="outline" title={copy.save} disabled={!complete || busy} onPress={save} />}
+          <Button title={copy.send} busy={busy} disabled={!complete} onPress={model.send} />
+          <Button rank="outline" title={copy.print} disabled={!complete || busy} onPress={print} />
+          {!kept && <Button rank="plain" title={copy.save} disabled={!complete || busy} onPress={save} />}
         </>
       }
     >
@@ -52,6 +54,7 @@ function Written({ instrument, model }: { instrument: Instrument; model: BriefMo
       </Stack>
       <Field label={copy.headline} value={draft.title} onChangeText={(title) => change({ title })} />
       <Field label={copy.about} value={draft.about} onChangeText={(about) => change({ about })} />
+      <ToBeDone model={model} />
       {draft.sections.map(({ title, text }, at) => (
         <TextArea
           key={title}
@@ -71,6 +74,32 @@ function Written({ instrument, model }: { instrument: Instrument; model: BriefMo
       />
       <Photos instrument={instrument} model={model} />
       <Choice label={copy.paper} options={optionsOf(copy.papers)} value={paper} onChange={setPaper} />
+    </Stack>
+  );
+}
+
+/** What the workshop is asked to do, each to be taken out; and what is wished besides. */
+function ToBeDone({ model }: { model: BriefModel }) {
+  const { asks, toggleAsked, addAsked } = model;
+  const [wish, setWish] = useState('');
+  const add = () => {
+    addAsked(wish);
+    setWish('');
+  };
+  return (
+    <Stack gap="small" role="group" aria-label={copy.toBeDone}>
+      <Text kind="smallStrong">{copy.toBeDone}</Text>
+      <Grid gap="small">
+        {asks.map(({ ask, on }) => (
+          <Tick key={JSON.stringify(ask)} kind="checkbox" title={ask.words} on={on} onPress={() => toggleAsked(ask)} />
+        ))}
+      </Grid>
+      <Row gap="small" align="end">
+        <Stack grow>
+          <Field label={copy.besides} value={wish} onChangeText={setWish} onSubmitEditing={add} />
+        </Stack>
+        {wish.trim() !== '' && <Button rank="outline" title={copy.addIt} onPress={add} />}
+      </Row>
     </Stack>
   );
 }

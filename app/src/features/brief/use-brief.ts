@@ -1,23 +1,27 @@
 import type { Instrument, Paper } from '@tembrin/contract';
+import { router } from 'expo-router';
 import { useState } from 'react';
 import { sentenceOf } from '@/state/api';
 import { useAssessment, useComplete, useYearPlan } from '@/state/assessments';
-import { addCards, changeCard, useCards, useCardStore } from '@/state/cards';
+import { addCards, changeCard, useCardStore } from '@/state/cards';
 import { notify, notifyProblem } from '@/state/notice';
 import { usePreferences } from '@/state/preferences';
-import { composed } from '@/copy/brief';
+import { usualAsks } from '@/copy/brief';
 import { copy } from '@/copy/screens/brief';
-import { briefOf, briefSchema, MOST_PHOTOS, type BriefDocument } from '@tembrin/core/brief';
-import { caseOnRecord } from '@tembrin/core/triage';
+import { BRIEF_BOUNDS, briefSchema, MOST_PHOTOS, type Asked, type BriefDocument } from '@tembrin/core/brief';
 import { download } from '../files/files';
+import { composedFor, useBriefCard } from '../visits/briefs';
+import { openVisitFor } from '../visits/begin';
 
 /** A section while it is edited: its lines as one text. */
-interface Draft extends Omit<BriefDocument, 'sections' | 'instrumentId'> {
+interface Draft extends Omit<BriefDocument, 'sections' | 'instrumentId' | 'asked'> {
+  asked: Asked[];
   sections: { title: string; text: string }[];
 }
 
-const draftOf = ({ sections, ...rest }: Omit<BriefDocument, 'instrumentId'>): Draft => ({
+const draftOf = ({ sections, asked = [], ...rest }: Omit<BriefDocument, 'instrumentId'>): Draft => ({
   ...rest,
+  asked,
   sections: sections.map(({ title, lines }) => ({ title, text: lines.join('\n') })),
 });
 
@@ -34,19 +38,13 @@ function useComposed(instrument: Instrument) {
   const lengths = usePreferences((state) => state.lengths);
   const { log } = assessment;
   const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
-  const compose = (): Draft => {
-    const own = items.filter(({ instrumentId }) => instrumentId === instrument.id);
-    const brief = briefOf(assessment, own);
-    const cases = brief.troubles.map((trouble) => caseOnRecord(assessment, trouble));
-    return draftOf(composed(brief, { ...moment, instrument, lengths, cases }));
-  };
-  return { log, moment, compose };
+  return { log, moment, compose: (): Draft => draftOf(composedFor(assessment, items, lengths)) };
 }
 
 /** A brief as it is edited: kept on a card of the household’s. */
 function useDraft(instrument: Instrument) {
   const { log, moment, compose } = useComposed(instrument);
-  const card = useCards('brief').findLast(({ facts }) => facts.instrumentId === instrument.id) ?? null;
+  const card = useBriefCard(instrument);
   const [edited, setEdited] = useState<Draft | null>(null);
   const [problem, setProblem] = useState<string | null>(null);
   const draft = edited ?? (card ? draftOf(card.facts) : compose());
@@ -77,7 +75,16 @@ function useDraft(instrument: Instrument) {
     notify(copy.anewDone);
   };
   const kept = card !== null && edited === null;
-  return { log, moment, draft, change, keep, problem, anew, kept, id: kept ? card.id : null };
+  /** What may be asked for: what is on record, and what is usual. */
+  const asks = withAsked(compose().asked, usualAsks(instrument.family));
+  return { asks, log, moment, draft, change, keep, problem, anew, kept, id: kept ? card.id : null };
+}
+
+/** Things to be asked for, each part once. */
+function withAsked(asked: readonly Asked[], more: readonly Asked[]): Asked[] {
+  const nameOf = (each: Asked) => (each.about === 'part' ? `${each.part} ${each.bowId}` : JSON.stringify(each));
+  const names = new Set(asked.map(nameOf));
+  return [...asked, ...more.filter((each) => !names.has(nameOf(each)))];
 }
 
 /** What the workshop is told of one instrument: composed from the log, edited, kept, printed. */
@@ -101,6 +108,29 @@ export function useBrief(instrument: Instrument) {
       setBusy(false);
     }
   };
+  /** On to the visit it is for: the one that is open, or a new one. */
+  const send = async () => {
+    setBusy(true);
+    try {
+      const id = keptId ?? (await keep(null));
+      if (id !== null) router.push({ pathname: '/year/visits/[visit]', params: { visit: await openVisitFor([id]) } });
+    } catch (error) {
+      notifyProblem(sentenceOf(error));
+    } finally {
+      setBusy(false);
+    }
+  };
+  const isSame = (one: Asked, other: Asked) => JSON.stringify(one) === JSON.stringify(other);
+  const toggleAsked = (each: Asked) => {
+    const without = draft.asked.filter((other) => !isSame(other, each));
+    change({
+      asked: without.length < draft.asked.length ? without : [...draft.asked, each].slice(0, BRIEF_BOUNDS.asks),
+    });
+  };
+  const addAsked = (words: string) => {
+    const wish = words.trim().slice(0, BRIEF_BOUNDS.ask);
+    if (wish !== '') toggleAsked({ about: 'other', words: wish });
+  };
   const full = draft.photos.length >= MOST_PHOTOS;
   const togglePhoto = (photo: string) => {
     const without = draft.photos.filter((each) => each !== photo);
@@ -115,6 +145,13 @@ export function useBrief(instrument: Instrument) {
     photos: [...new Map(log.photos.map((each) => [each.photo, each])).values()].reverse(),
     togglePhoto,
     full,
+    asks: withAsked(model.asks, draft.asked).map((each) => ({
+      ask: each,
+      on: draft.asked.some((other) => isSame(other, each)),
+    })),
+    toggleAsked,
+    addAsked,
+    send: () => void send(),
     paper,
     setPaper,
     busy,

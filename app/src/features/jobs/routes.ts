@@ -1,6 +1,6 @@
 import { lazily } from '@/ui/lazily';
 
-/** The pages of jobs, of what is wrong and of what the workshop is told, in one file of their own: causes, looks and jobs are theirs alone. */
+/** The pages of jobs, of what is wrong of what the workshop is told and of visits there, in one file of their own: causes, looks and jobs are theirs alone. */
 const load = () => import('./work-pages');
 
 export const BriefRoute = lazily(load, (pages) => pages.BriefRoute);
@@ -9,3 +9,6 @@ export const JobRoute = lazily(load, (pages) => pages.JobRoute);
 export const Jobs = lazily(load, (pages) => pages.Jobs);
 export const OpenTroubles = lazily(load, (pages) => pages.OpenTroubles);
 export const WrongStart = lazily(load, (pages) => pages.WrongStart);
+export const Contacts = lazily(load, (pages) => pages.Contacts);
+export const VisitRoute = lazily(load, (pages) => pages.VisitRoute);
+export const Visits = lazily(load, (pages) => pages.Visits);

@@ -4,3 +4,6 @@ export { Jobs } from './Jobs';
 export { CaseRoute } from '../wrong/CaseScreen';
 export { OpenTroubles } from '../wrong/OpenTroubles';
 export { WrongStart } from '../wrong/WrongStart';
+export { Contacts } from '../visits/Contacts';
+export { VisitRoute } from '../visits/VisitScreen';
+export { Visits } from '../visits/Visits';

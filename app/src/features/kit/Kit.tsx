@@ -18,6 +18,7 @@ import { Text } from '@/ui/Text';
 import { usePreferences } from '@/state/preferences';
 import { kindWords, PART_NAMES, STATE_NAMES } from '@/copy/names';
 import { InstrumentScreen } from './InstrumentScreen';
+import { stayNow } from '@tembrin/core/log';
 import { byUrgency } from '@tembrin/core/parts';
 import { Row, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/kit/kit';
@@ -60,13 +61,19 @@ function KitRow({ instrument, chosen }: { instrument: Instrument; chosen: boolea
   const complete = useComplete(instrument.id);
   const lengths = usePreferences((state) => state.lengths);
   const first = byUrgency(threads)[0]!;
-  const what = `${kindWords(instrument, lengths)}${complete && first.state !== 'well' ? ` · ${PART_NAMES[first.part].toLowerCase()}` : ''}`;
+  const away = complete && stayNow(log) !== null;
+  const asks = away
+    ? copy.atTheWorkshop
+    : complete && first.state !== 'well'
+      ? PART_NAMES[first.part].toLowerCase()
+      : null;
+  const what = `${kindWords(instrument, lengths)}${asks === null ? '' : ` · ${asks}`}`;
   return (
     <View role="listitem">
       <LinkRow
         href={{ pathname: '/kit/[id]', params: { id: instrument.id } }}
         chosen={chosen}
-        label={`${instrument.name}${complete ? `: ${STATE_NAMES[first.state]}` : ''}. ${what}`}
+        label={`${instrument.name}${complete && !away ? `: ${STATE_NAMES[first.state]}` : ''}. ${what}`}
       >
         <Row gap="one" align="center">
           <Stack align="center" width={60}>
@@ -75,7 +82,7 @@ function KitRow({ instrument, chosen }: { instrument: Instrument; chosen: boolea
           <Stack gap={2} grow>
             <Row align="center" justify="between">
               <Text kind="heading">{instrument.name}</Text>
-              {complete && <StateMark state={first.state} />}
+              {complete && !away && <StateMark state={first.state} />}
             </Row>
             <Text kind="small" tone="quiet">
               {what}

@@ -16,6 +16,7 @@ import { inUnits, measureWords } from '@/copy/measures';
 import { copy } from '@/copy/screens/look/findings';
 import { FIGURE_DATA, LOOK_DATA } from '@tembrin/core/instruments';
 import { SETTLED } from '@tembrin/core/log';
+import { CallFor } from '../CallContact';
 import { JobLink } from '../JobLink';
 import { ofInstrument } from '../kit/for-instrument';
 import { Answers, VerdictMark } from './Answers';
@@ -81,6 +82,7 @@ function Open({ model: { open, settle, assessment } }: { model: LookModel }) {
           {LOOK_DATA[finding.look].job && (
             <JobLink job={LOOK_DATA[finding.look].job!} instrumentId={assessment.facts.id} />
           )}
+          {advice.who !== 'self' && <CallFor role={advice.who} />}
         </Stack>
       ))}
       <Text kind="smallStrong">{copy.settle}</Text>

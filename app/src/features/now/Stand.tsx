@@ -13,11 +13,13 @@ import { BowTonight } from '../bows/BowTonight';
 import type { InstrumentAssessment } from '@/state/assessments';
 import { useBowNames, useBows } from '@/state/bows';
 import { OpenTroubles } from '../jobs/routes';
+import { AtWorkshop } from './AtWorkshop';
 import { OnStand } from './OnStand';
 import { Panes } from './Panes';
 import { Playing } from './Playing';
 import { type PartId } from '@tembrin/core/parts';
 import { openLookOver } from '@tembrin/core/inspection';
+import { stayNow } from '@tembrin/core/log';
 import { openingRound } from '@tembrin/core/routines';
 import { Row, Stack } from '@/ui/layout';
 import { FETCHING_LOG } from '@/copy/common';
@@ -70,6 +72,8 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
         part={part}
       />
     );
+  const stay = complete ? stayNow(log) : null;
+  if (stay) return <AtWorkshop instrument={instrument} stay={stay} moment={moment} />;
   const before = (
     <Screen
       bare

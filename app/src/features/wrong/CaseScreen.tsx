@@ -18,6 +18,7 @@ import { answerWords, causeTitle, FINDERS, menderOf, symptomsWords, whoWords } f
 import { copy } from '@/copy/screens/wrong/case';
 import type { Trouble } from '@tembrin/core/log';
 import { CAUSES, FINE, QUESTIONS, zoneOfQuestion, type CauseId, type QuestionId } from '@tembrin/core/triage';
+import { CallFor } from '../CallContact';
 import { JobLink } from '../JobLink';
 import { CloseSheet } from './CloseSheet';
 import { DangerPage } from './DangerPage';
@@ -191,8 +192,12 @@ function SoFar({ instrument, model }: Props) {
       )}
       {mendedBy === 'air' && <LinkRow href="/air" title={copy.air} />}
       {judgement.who === 'workshop' && (
-        <LinkRow href={{ pathname: '/kit/[id]/brief', params: { id: instrument.id } }} title={copy.brief} />
+        <>
+          <LinkRow href={{ pathname: '/kit/[id]/brief', params: { id: instrument.id } }} title={copy.brief} />
+          <CallFor role="workshop" />
+        </>
       )}
+      {judgement.who === 'teacher' && <CallFor role="teacher" />}
       {forVisit && <Button rank="outline" title={copy.forVisit} onPress={forVisit} start />}
     </Stack>
   );

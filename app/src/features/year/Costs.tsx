@@ -51,16 +51,13 @@ export function Costs() {
 }
 
 function Total({ model }: { model: CostsModel }) {
-  const { priceCards, money, total, perHour, range, comparable, saved } = model;
+  const { money, total, perHour, range, comparable, saved, paid, priced } = model;
   return (
     <Stack gap="small">
-      <Text kind="figure">{priceCards.length === 0 ? '–' : money(total.middle)}</Text>
-      <Text>
-        {priceCards.length === 0
-          ? copy.noPriceIsOn
-          : copy.inTheYearAhead(money(total.low), money(total.high), total.missing)}
-      </Text>
-      {perHour && priceCards.length > 0 && <Text tone="quiet">{copy.forEveryHourPlayed(range(perHour))}</Text>}
+      <Text kind="figure">{priced ? money(total.middle) : '–'}</Text>
+      <Text>{priced ? copy.inTheYearAhead(money(total.low), money(total.high), total.missing) : copy.noPriceIsOn}</Text>
+      {paid > 0 && <Text>{copy.paidInTheYear(money(paid))}</Text>}
+      {perHour && priced && <Text tone="quiet">{copy.forEveryHourPlayed(range(perHour))}</Text>}
       {comparable && (
         <Text tone="quiet">
           {saved >= 0 ? copy.doingStringsYourselfSaves(money(saved)) : copy.theShopIsAbout(money(-saved))}

@@ -15,6 +15,7 @@ import { StateMark } from '@/ui/StateMark';
 import { Thread } from '@/ui/Thread';
 import { Text } from '@/ui/Text';
 import { dateWords, fullDateWords } from '@/copy/dates';
+import { CallFor } from '../CallContact';
 import { JobLink } from '../JobLink';
 import { keyOf } from './names';
 import { dateOfDay, dayOfDate } from '@tembrin/core/time';
@@ -76,8 +77,12 @@ function ItemOnRecord({ item, second }: { item: PlannedItem; second?: boolean })
       <Planned model={model} />
       {job && <JobLink job={job} instrumentId={item.instrumentId} />}
       {item.who === 'workshop' && (
-        <LinkRow href={{ pathname: '/kit/[id]/brief', params: { id: item.instrumentId } }} title={copy.brief} />
+        <>
+          <LinkRow href={{ pathname: '/kit/[id]/brief', params: { id: item.instrumentId } }} title={copy.brief} />
+          <CallFor role="workshop" />
+        </>
       )}
+      {item.who === 'teacher' && <CallFor role="teacher" />}
       {item.clash && <Banner tone="soon" text={copy.itFallsIntoThe(item.keepsClear, item.clash.title)} />}
       <MoveIt model={model} />
       <Choice

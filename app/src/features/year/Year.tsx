@@ -2,6 +2,9 @@ import { DAY_MS } from '@tembrin/core/time';
 import { DOER_TITLES } from '@tembrin/contract';
 import { useLocalSearchParams } from 'expo-router';
 import { View } from 'react-native';
+import { useCards } from '@/state/cards';
+import { useFreshShares, useShares } from '@/state/shares';
+import { useSubjectNames } from '@/state/year';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Empty } from '@/ui/Empty';
@@ -48,6 +51,7 @@ function Year({ chosen }: { chosen: string | null }) {
           <Text>{copy.theNextVisitTo(visitWords(nextVisit.items, names), nextVisit.items.length)}</Text>
         </Stack>
       )}
+      <Answered />
       <Threads model={model} />
       <YourDays model={model} />
       <More model={model} />
@@ -65,6 +69,25 @@ function Year({ chosen }: { chosen: string | null }) {
       </Stack>
     </Row>
   );
+}
+
+/** What workshops answered and nobody looked at yet. */
+function Answered() {
+  useFreshShares();
+  const shares = useShares((state) => state.shares) ?? [];
+  const visits = useCards('visit');
+  const names = useSubjectNames();
+  const open = shares.filter(
+    ({ answers, visitId }) =>
+      answers.some(({ settledAt }) => settledAt === null) && visits.some(({ id }) => id === visitId),
+  );
+  return open.map(({ id, visitId, sheets }) => (
+    <LinkRow
+      key={id}
+      href={{ pathname: '/year/visits/[visit]', params: { visit: visitId } }}
+      title={copy.answered(sheets.flatMap(({ instrumentId }) => names.get(instrumentId) ?? []))}
+    />
+  ));
 }
 
 /** The threads on one calendar, with the choice of which. */
@@ -184,6 +207,8 @@ function More({ model }: { model: YearModel }) {
   const {} = model;
   return (
     <View>
+      <LinkRow href="/year/visits" title={copy.visits} text={copy.visitsText} />
+      <LinkRow href="/year/contacts" title={copy.contacts} text={copy.contactsText} />
       <LinkRow href="/year/costs" title={copy.whatItCosts} text={copy.theYearAheadWith} />
       <LinkRow href="/year/calendar" title={copy.inYourCalendar} text={copy.downloadItSubscribeTo} />
       <LinkRow href="/year/records" title={copy.outAndInAgain} text={copy.theLogAsA} />

@@ -6,9 +6,12 @@ import { useLog } from '@/state/log';
 import { useAllAssessments } from '@/state/assessments';
 import { judgedFor, useSubjectNames, useYear } from '@/state/year';
 import { useMoment } from '../air/where';
-import { costPerHour, totalCost, yearCosts, type Range } from '@tembrin/core/year';
+import { costPerHour, paidSince, pricesPaid, totalCost, yearCosts, type Range } from '@tembrin/core/year';
 import { subjectOf, type DatedPart } from '@tembrin/core/parts';
+import { DAY_MS } from '@tembrin/core/time';
 import type { Doer } from '@tembrin/core/log';
+
+const YEAR_MS = 365 * DAY_MS;
 
 /** What the year costs at this player’s own prices. */
 export function useCosts() {
@@ -31,10 +34,15 @@ export function useCosts() {
   const costs = yearCosts(
     items,
     (item) => judgedFor(item, assessments),
-    priceCards.map(({ facts }) => facts),
+    // What was entered goes before what was paid.
+    [
+      ...priceCards.map(({ facts }) => facts),
+      ...assessments.flatMap(({ facts, log }) => pricesPaid(facts.id, log.doneWorks, currency)),
+    ],
     nowMs,
   );
   const total = totalCost(costs);
+  const paid = assessments.reduce((sum, { log }) => sum + paidSince(log.doneWorks, currency, nowMs - YEAR_MS), 0);
   const hoursPerDay = assessments.reduce((sum, { pace }) => sum + pace.hoursPerDay, 0);
   const perHour = costPerHour(total, hoursPerDay);
   const saved = costs.reduce((sum, cost) => sum + (cost.saved ?? 0), 0);
@@ -48,12 +56,15 @@ export function useCosts() {
   const complete = useLog((state) => state.complete === 'all');
   return {
     priceCards,
+    /** Whether any price is known, entered or paid. */
+    priced: costs.some(({ cost }) => cost !== null),
     open,
     setOpen,
     currency,
     money,
     range,
     total,
+    paid,
     perHour,
     saved,
     comparable,

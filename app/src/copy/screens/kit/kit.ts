@@ -1,5 +1,6 @@
 /** What features/kit/Kit.tsx says. */
 export const copy = {
+  atTheWorkshop: 'at the workshop',
   addAnInstrument: 'Add an instrument',
   householdAndAccount: 'Household and account',
   noInstrumentsYet: 'No instruments yet',

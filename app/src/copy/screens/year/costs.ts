@@ -5,6 +5,7 @@ export const copy = {
   noPriceIsOn: 'No price is on record, and Tembrin invents none. Enter what you pay below; a range will do.',
   inTheYearAhead: (low: string, high: string, missing: number) =>
     `in the year ahead, between ${low} and ${high}${missing > 0 ? `; ${missing} ${missing === 1 ? 'item has' : 'items have'} no price yet` : ''}.`,
+  paidInTheYear: (money: string) => `${money} was paid in the last twelve months, as far as it is on record.`,
   forEveryHourPlayed: (range: string) => `${range} for every hour played, at the pace of your log.`,
   doingStringsYourselfSaves: (money: string) =>
     `Doing strings yourself saves about ${money} a year against the shop, where both prices are known.`,

@@ -1,4 +1,5 @@
 import { spanWords } from '@/copy/dates';
+import { listWords } from '@/copy/lists';
 
 /** What features/year/Year.tsx says. */
 export const copy = {
@@ -32,6 +33,11 @@ export const copy = {
     `A bead is the day planned, the frayed end the window. ${performances ? 'Upright lines are performances and exams. ' : ''}${heating ? 'The band above the months is the heating season.' : ''}${beyond > 0 ? ` ${beyond} more come later than a year from now.` : ''}`,
   noneOnRecordWith: 'None on record. With your performances here, strings and hair are kept away from them.',
   andMoreDates: (more: number) => `And ${more} more dates.`,
+  answered: (names: readonly string[]) => `The workshop has answered about ${listWords(names)}`,
+  visits: 'Visits to the workshop',
+  visitsText: 'What is due gathered into one, sent, answered, brought and fetched back.',
+  contacts: 'Whom you call',
+  contactsText: 'Luthiers, teachers and dealers, one tap away where they are needed.',
   whatItCosts: 'What it costs',
   theYearAheadWith: 'The year ahead with its range, by the hour played, by yourself or by the shop.',
   inYourCalendar: 'In your calendar',

@@ -1,0 +1,1 @@
+export { Contacts as default } from '@/features/jobs/routes';

@@ -1,0 +1,1 @@
+export { VisitRoute as default } from '@/features/jobs/routes';

@@ -1,0 +1,1 @@
+export { Visits as default } from '@/features/jobs/routes';

@@ -1,0 +1,132 @@
+import type { Card, Share } from '@tembrin/contract';
+import { useState } from 'react';
+import { act } from '@/state/actions';
+import { sentenceOf } from '@/state/api';
+import { useAssessmentStore } from '@/state/assessment-store';
+import { changeCard, useCards, useCardStore } from '@/state/cards';
+import { useHousehold } from '@/state/household';
+import { notify, notifyProblem } from '@/state/notice';
+import { makeShare, revokeShare, useFreshShares, useShares } from '@/state/shares';
+import { dateWords } from '@/copy/dates';
+import { copy } from '@/copy/screens/visits/visit';
+import { dayOfDate, HOUR_MS, startOfLocalDay } from '@tembrin/core/time';
+import { isOver, VISIT_STATES } from '@tembrin/core/visits';
+import { useMoment } from '../air/where';
+import { useVisitStates } from './briefs';
+
+/** The sheets of a visit: each instrument with its brief and its stay. */
+function useSheets(visit: Card<'visit'>) {
+  const briefs = useCards('brief');
+  const instruments = useHousehold((state) => state.household?.instruments) ?? [];
+  const assessed = useAssessmentStore((state) => state.byInstrument);
+  return visit.facts.briefIds.flatMap((id) => {
+    const brief = briefs.find((card) => card.id === id);
+    const instrument = instruments.find((each) => each.id === brief?.facts.instrumentId);
+    if (!brief || !instrument) return [];
+    const stays = assessed[instrument.id]?.log.stays ?? [];
+    const stay = stays.findLast(({ visitId, backAt }) => visitId === visit.id && backAt === null) ?? null;
+    return [{ brief, instrument, stay }];
+  });
+}
+export type SheetOfVisit = ReturnType<typeof useSheets>[number];
+
+/** Dates of this place, in words. */
+export function useDates() {
+  const { nowMs, timeZone } = useMoment();
+  const onDay = (at: number) => dateWords(at, nowMs, timeZone);
+  return {
+    nowMs,
+    timeZone,
+    onDay,
+    ofDate: (date: string) => onDay(startOfLocalDay(dayOfDate(date), timeZone) + 12 * HOUR_MS),
+  };
+}
+
+/** Does something that needs the server, and tells what went wrong. */
+export function useAsking() {
+  const [busy, setBusy] = useState(false);
+  const ask = async (work: () => Promise<void>) => {
+    setBusy(true);
+    await work().catch((error: unknown) => notifyProblem(sentenceOf(error)));
+    setBusy(false);
+  };
+  return { busy, ask };
+}
+
+/** The link of a visit: making, copying, sending and closing it. */
+function useLink(visit: Card<'visit'>, shares: readonly Share[], ask: ReturnType<typeof useAsking>['ask']) {
+  const share = shares.findLast(({ path }) => path !== null) ?? null;
+  const url = share?.path ? new URL(share.path, window.location.origin).href : null;
+  const canSend = typeof navigator !== 'undefined' && 'share' in navigator;
+  return {
+    share,
+    url,
+    canSend,
+    make: () =>
+      void ask(async () => {
+        if (useCardStore.getState().unsent > 0) return notifyProblem(copy.offline);
+        await makeShare(visit.id);
+        notify(copy.madeLink);
+      }),
+    copyLink: () =>
+      void ask(async () => {
+        await navigator.clipboard.writeText(url!);
+        notify(copy.copied);
+      }),
+    // Closing the sheet of the device without choosing anything is no fault.
+    sendLink: () => void navigator.share({ url: url! }).catch(() => undefined),
+    revoke: () =>
+      void ask(async () => {
+        await revokeShare(share!.id);
+        notify(copy.revoked);
+      }),
+  };
+}
+
+/** A visit to the workshop: where it stands, what was sent and answered, and what is done next. */
+export function useVisit(visit: Card<'visit'>) {
+  const { facts, id } = visit;
+  const known = useFreshShares();
+  const dates = useDates();
+  const sheets = useSheets(visit);
+  const contacts = useCards('contact');
+  const state = useVisitStates().get(id) ?? 'planned';
+  const shares = (useShares((all) => all.shares) ?? []).filter(({ visitId }) => visitId === id);
+  const { busy, ask } = useAsking();
+  const link = useLink(visit, shares, ask);
+  const change = (part: Partial<typeof facts>, done: string | null) =>
+    void ask(() => changeCard(visit, { ...facts, ...part }, done));
+  const now = () => new Date().toISOString();
+  const bring = async (expected: string | null) => {
+    for (const { instrument, stay } of sheets)
+      if (!stay) await act(instrument.id, [{ type: 'brought-in', payload: { visitId: id, expected } }], copy.brought);
+  };
+  const fetchBack = async (some: readonly SheetOfVisit[]) => {
+    for (const { instrument, stay } of some)
+      if (stay) await act(instrument.id, [{ type: 'fetched-back', payload: { stayId: stay.eventId } }], copy.fetched);
+  };
+  return {
+    visit,
+    ...dates,
+    known,
+    sheets,
+    state,
+    at: state === 'called-off' ? -1 : VISIT_STATES.indexOf(state),
+    over: isOver(state),
+    shares,
+    answers: shares.flatMap((share) => share.answers.map((answer) => ({ ...answer, share }))).reverse(),
+    link,
+    busy,
+    contacts,
+    contact: contacts.find((card) => card.id === facts.contactId) ?? null,
+    choose: (contactId: string | null) => change({ contactId }, null),
+    setDate: (date: string | null) => change({ date }, null),
+    told: () => change({ askedAt: now() }, copy.toldDone),
+    callOff: () => change({ endedAt: now() }, copy.calledOff),
+    bring: (expected: string | null) => void bring(expected),
+    away: sheets.filter(({ stay }) => stay !== null),
+    fetchBack: (some: readonly SheetOfVisit[]) => void fetchBack(some),
+  };
+}
+export type VisitModel = ReturnType<typeof useVisit>;
+export type AnswerOnRecord = VisitModel['answers'][number];
