@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { checkPlain } from './plain';
-import { bowSchema, type SaidBow } from '@tembrin/core/bow';
+import { bowSchema } from '@tembrin/core/bow';
 import { briefSchema } from '@tembrin/core/brief';
 import { appointmentSchema, occasionSchema, priceSchema } from '@tembrin/core/year';
 import { ownSetSchema, spareSchema } from '@tembrin/core/strings';
@@ -53,10 +53,6 @@ export type NewCard = z.infer<typeof newCardSchema>;
 
 /** A card as it stands. */
 export type Card<K extends CardKind = CardKind> = Extract<CardFacts, { kind: K }> & { id: string; version: number };
-
-/** What was said of the bows among some cards. */
-export const bowsAmong = (cards: readonly Card[]): SaidBow[] =>
-  cards.flatMap((card) => (card.kind === 'bow' ? [{ id: card.id, ...card.facts }] : []));
 
 const version = z.number().int().positive();
 const stored = <K extends CardKind, F extends z.ZodType>(kind: K, facts: F) =>

@@ -1,5 +1,7 @@
 /** What goes over the wire: one schema for each thing, one table for every operation. How much a household keeps stands beside it. */
 export * from './account';
+export * from './bows';
+export * from './calls';
 export * from './air';
 export * from './briefs';
 export * from './cards';
@@ -8,6 +10,7 @@ export * from './events';
 export * from './household';
 export * from './intake';
 export * from './instrument';
+export * from './passports';
 export * from './photos';
 export * from './problem';
 export * from './reading-faults';

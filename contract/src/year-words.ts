@@ -3,7 +3,8 @@ import { bowsOf } from '@tembrin/core/bow';
 import type { Family } from '@tembrin/core/instruments';
 import type { Doer } from '@tembrin/core/log';
 import type { PlannedItem } from '@tembrin/core/year';
-import { bowsAmong, type Card } from './cards';
+import { bowsAmong } from './bows';
+import type { Card } from './cards';
 
 export const DOER_TITLES: Readonly<Record<Doer, string>> = {
   self: 'Yourself',

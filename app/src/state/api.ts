@@ -1,16 +1,15 @@
-import {
-  API_ROOT,
-  operations,
-  problemSchema,
-  REQUEST_HEADER,
-  type BodyInputOf,
-  type OperationId,
-  type Operation,
-  type ParamsOf,
-  type Problem,
-  type QueryInputOf,
-  type ResponseOf,
+import type {
+  BodyInputOf,
+  OperationId,
+  Operation,
+  ParamsOf,
+  Problem,
+  QueryInputOf,
+  ResponseOf,
 } from '@tembrin/contract';
+import { CALLS } from '@tembrin/contract/calls';
+import { API_ROOT, REQUEST_HEADER } from '@tembrin/contract/operations/operation';
+import { problemSchema } from '@tembrin/contract/problem';
 
 /** The server answered with a problem. */
 export class Refused extends Error {
@@ -39,7 +38,7 @@ export interface CallParts<I extends OperationId> {
 
 /** Asks the server for one operation. */
 async function ask<I extends OperationId>(id: I, parts: CallParts<I>): Promise<Response> {
-  const operation: Operation = operations[id];
+  const operation: Pick<Operation, 'method' | 'path'> = CALLS[id];
   const path = operation.path.replaceAll(/:(\w+)/g, (_, name: string) =>
     encodeURIComponent(String((parts.params as Record<string, string>)[name])),
   );

@@ -1,4 +1,4 @@
-import { bowsAmong } from '@tembrin/contract';
+import { bowsAmong } from '@tembrin/contract/bows';
 import type { Changes, Verdict } from '@/workers/assessor';
 import { loadAssessor } from '@/workers/load';
 import { useAir } from './air';

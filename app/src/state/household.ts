@@ -1,4 +1,5 @@
-import { householdSchema, type BodyInputOf, type Household, type Instrument } from '@tembrin/contract';
+import type { BodyInputOf, Household, Instrument } from '@tembrin/contract';
+import { householdSchema } from '@tembrin/contract/household';
 import { create } from 'zustand';
 import { call, Refused } from './api';
 import { leaveAir, openAir } from './air';

@@ -1,4 +1,4 @@
-import { EVENTS_PER_POST } from '@tembrin/contract';
+import { EVENTS_PER_POST } from '@tembrin/contract/events';
 import { v7 as uuid } from 'uuid';
 import { call, OutOfReach, Refused } from './api';
 import { sendCards } from './cards';

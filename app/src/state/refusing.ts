@@ -1,4 +1,5 @@
-import { bowsAmong, refusalSentence } from '@tembrin/contract';
+import { bowsAmong } from '@tembrin/contract/bows';
+import { refusalSentence } from '@tembrin/contract/refusals';
 import { isBowKnown } from '@tembrin/core/bow';
 import { refusalOf, type LogEvent } from '@tembrin/core/log';
 import { useAir } from './air';

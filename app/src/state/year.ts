@@ -1,4 +1,5 @@
-import { subjectNames, type Card } from '@tembrin/contract';
+import type { Card } from '@tembrin/contract';
+import { subjectNames } from '@tembrin/contract/year-words';
 import { useMemo } from 'react';
 import { useAllAssessments, useYearPlan, type InstrumentAssessment } from './assessments';
 import { useCards, useCardStore } from './cards';

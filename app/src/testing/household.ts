@@ -1,4 +1,5 @@
-import { bowsAmong, type Card, type Household, type Instrument } from '@tembrin/contract';
+import type { Card, Household, Instrument } from '@tembrin/contract';
+import { bowsAmong } from '@tembrin/contract/bows';
 import { assessHousehold, byInstrument } from '@tembrin/core/assess';
 import { usualFacts, type Family, type Kind } from '@tembrin/core/instruments';
 import type { EventOf, EventType, LogEvent } from '@tembrin/core/log';

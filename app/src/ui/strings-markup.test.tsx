@@ -1,4 +1,4 @@
-import { plannedWords } from '@tembrin/contract';
+import { plannedWords } from '@tembrin/contract/year-words';
 import type { ReactNode } from 'react';
 import { mount } from '@/testing/mount';
 import { StepDrawing } from '@/features/guided/StepDrawing';

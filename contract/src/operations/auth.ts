@@ -1,27 +1,25 @@
 import { z } from 'zod';
 import { credentialsSchema, demoRequestSchema, newAccountSchema } from '../account';
 import { householdSchema } from '../household';
+import { CALLS } from '../calls';
 import type { Operation } from './operation';
 
 /** Coming in and going out. */
 export const authOperations = {
   health: {
-    method: 'get',
-    path: '/health',
+    ...CALLS.health,
     access: 'open',
     status: 200,
     response: z.object({ status: z.literal('ok') }),
   },
   ready: {
-    method: 'get',
-    path: '/ready',
+    ...CALLS.ready,
     access: 'open',
     status: 200,
     response: z.looseObject({ status: z.literal('ready') }),
   },
   createAccount: {
-    method: 'post',
-    path: '/accounts',
+    ...CALLS.createAccount,
     access: 'open',
     status: 201,
     body: newAccountSchema,
@@ -29,8 +27,7 @@ export const authOperations = {
     limited: true,
   },
   signIn: {
-    method: 'post',
-    path: '/sign-in',
+    ...CALLS.signIn,
     access: 'open',
     status: 200,
     body: credentialsSchema,
@@ -38,13 +35,12 @@ export const authOperations = {
     limited: true,
   },
   openDemo: {
-    method: 'post',
-    path: '/demo',
+    ...CALLS.openDemo,
     access: 'open',
     status: 201,
     body: demoRequestSchema,
     response: householdSchema,
     limited: true,
   },
-  signOut: { method: 'post', path: '/sign-out', access: 'open', status: 204 },
+  signOut: { ...CALLS.signOut, access: 'open', status: 204 },
 } as const satisfies Record<string, Operation>;

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { eventPostResultSchema, eventPostSchema, logPageSchema, logQuerySchema } from '../events';
 import { householdChangeSchema, householdSchema } from '../household';
 import { instrumentChangeSchema, instrumentSchema, newInstrumentSchema } from '../instrument';
+import { CALLS } from '../calls';
 import type { Operation } from './operation';
 
 const instrumentParams = z.object({ id: z.uuid('That is not an instrument’s id.').toLowerCase() });
@@ -9,15 +10,13 @@ const instrumentParams = z.object({ id: z.uuid('That is not an instrument’s id
 /** The household, its instruments and its log. */
 export const householdOperations = {
   readHousehold: {
-    method: 'get',
-    path: '/household',
+    ...CALLS.readHousehold,
     access: 'household',
     status: 200,
     response: householdSchema,
   },
   changeHousehold: {
-    method: 'put',
-    path: '/household',
+    ...CALLS.changeHousehold,
     access: 'household',
     status: 200,
     body: householdChangeSchema,
@@ -25,16 +24,14 @@ export const householdOperations = {
     versioned: true,
   },
   addInstrument: {
-    method: 'post',
-    path: '/instruments',
+    ...CALLS.addInstrument,
     access: 'household',
     status: 201,
     body: newInstrumentSchema,
     response: instrumentSchema,
   },
   changeInstrument: {
-    method: 'put',
-    path: '/instruments/:id',
+    ...CALLS.changeInstrument,
     access: 'household',
     status: 200,
     params: instrumentParams,
@@ -43,24 +40,21 @@ export const householdOperations = {
     versioned: true,
   },
   removeInstrument: {
-    method: 'delete',
-    path: '/instruments/:id',
+    ...CALLS.removeInstrument,
     access: 'household',
     status: 204,
     params: instrumentParams,
     versioned: true,
   },
   readLog: {
-    method: 'get',
-    path: '/events',
+    ...CALLS.readLog,
     access: 'household',
     status: 200,
     query: logQuerySchema,
     response: logPageSchema,
   },
   postEvents: {
-    method: 'post',
-    path: '/events',
+    ...CALLS.postEvents,
     access: 'household',
     status: 200,
     body: eventPostSchema,

@@ -1,12 +1,12 @@
 import { bytesSchema, photoListSchema, photoOutcomeSchema, photoParams, photoSchema } from '../photos';
+import { CALLS } from '../calls';
 import type { Operation } from './operation';
 
 /** Photographs, each under the hash of its bytes. */
 export const photoOperations = {
-  readPhotos: { method: 'get', path: '/photos', access: 'household', status: 200, response: photoListSchema },
+  readPhotos: { ...CALLS.readPhotos, access: 'household', status: 200, response: photoListSchema },
   keepPhoto: {
-    method: 'post',
-    path: '/instruments/:id/photos/:photo',
+    ...CALLS.keepPhoto,
     access: 'household',
     status: 201,
     params: photoParams,
@@ -15,8 +15,7 @@ export const photoOperations = {
     small: true,
   },
   readPhoto: {
-    method: 'get',
-    path: '/instruments/:id/photos/:photo',
+    ...CALLS.readPhoto,
     access: 'household',
     status: 200,
     params: photoParams,
@@ -24,24 +23,20 @@ export const photoOperations = {
     bytes: 'image/jpeg',
   },
   removePhoto: {
-    method: 'delete',
-    path: '/instruments/:id/photos/:photo',
+    ...CALLS.removePhoto,
     access: 'household',
     status: 204,
     params: photoParams,
   },
   exportPhotos: {
-    method: 'get',
-    path: '/export/photos.zip',
+    ...CALLS.exportPhotos,
     access: 'household',
     status: 200,
     response: bytesSchema,
     bytes: 'application/zip',
-    file: 'tembrin-photos.zip',
   },
   importPhotos: {
-    method: 'post',
-    path: '/import/photos',
+    ...CALLS.importPhotos,
     access: 'household',
     status: 200,
     response: photoOutcomeSchema,

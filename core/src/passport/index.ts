@@ -1,1 +1,3 @@
+export * from './document';
 export * from './identity';
+export * from './passport';

@@ -66,6 +66,7 @@ export const SUMMARIES: Readonly<Record<OperationId, string>> = {
   exportPhotos: 'All photographs as one ZIP file that can be brought in again.',
   previewContacts: 'Look at a file of contacts (vCard 3.0 or 4.0): names, numbers and addresses. Nothing is kept.',
   exportContacts: 'The household’s contacts as vCards 4.0 (RFC 6350).',
+  printPassport: 'The life of an instrument as the app composed it, as a PDF with its photographs.',
   readShares: 'What was sent to workshops under links, and what they answered.',
   makeShare: 'Send a visit’s briefs under a link of their own; one that was sent before opens no more.',
   revokeShare: 'Close a link; what was answered stays.',

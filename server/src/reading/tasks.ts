@@ -1,6 +1,7 @@
 import { demoLibrary } from '@tembrin/simulators';
 import type { CalendarPreview } from '@tembrin/contract';
 import { readCalendar } from '../formats/calendar-read';
+import type { PassportPages } from '../formats/passport-pdf';
 import { fail } from '../problems/problems';
 import { archivedLog, archiveParts } from './archive';
 import { readContacts } from './contacts';
@@ -30,6 +31,8 @@ export const TASKS = {
   archive: archiveParts,
   archivedLog,
   contacts: atOnce(({ path }: { path: string }) => readContacts(path)),
+  // What writes pages is large, and read by nobody else.
+  passport: atOnce(async (pages: PassportPages) => (await import('../formats/passport-pdf')).passportPdf(pages)),
   calendar: atOnce(async ({ text, timeZone, nowMs }: CalendarText): Promise<CalendarPreview> => {
     try {
       return await readCalendar(text, timeZone, nowMs);

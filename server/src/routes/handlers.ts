@@ -25,6 +25,7 @@ import { BriefScope } from '../store/briefs';
 import { CalendarScope, calendarAt } from '../store/calendar';
 import { CardScope } from '../store/cards';
 import { photosIn, photosOut } from '../store/photo-archive';
+import { printPassport } from '../store/passports';
 import { PhotoScope } from '../store/photos';
 import { importDiary, previewDiary } from '../store/diary';
 import { HouseholdScope } from '../store/scope';
@@ -259,6 +260,8 @@ function archiveHandlers({ database, imports }: Ground) {
 /** What the workshop is told. */
 function briefHandlers({ database, storage }: Ground) {
   return {
+    printPassport: ({ scope, params, body }) =>
+      printPassport(scope, new PhotoScope(database, scope, storage), params.id, body),
     printBrief: ({ scope, params, query }) =>
       new BriefScope(new CardScope(database, scope), scope, new PhotoScope(database, scope, storage)).print(
         params.id,

@@ -1,4 +1,5 @@
-import { API_ROOT, type ResponseOf, type Sensor } from '@tembrin/contract';
+import type { ResponseOf, Sensor } from '@tembrin/contract';
+import { API_ROOT } from '@tembrin/contract/operations/operation';
 import { Redirect, router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { View } from 'react-native';

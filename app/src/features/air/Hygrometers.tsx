@@ -1,5 +1,6 @@
 import { correctionAtHalf } from '@tembrin/core/air';
-import { SENSOR_KINDS, type Sensor } from '@tembrin/contract';
+import type { Sensor } from '@tembrin/contract';
+import { SENSOR_KINDS } from '@tembrin/contract/air';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';

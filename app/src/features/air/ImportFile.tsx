@@ -1,4 +1,5 @@
-import { FILE_BYTES, type LoggerPlan, type LoggerPreview, type Sensor } from '@tembrin/contract';
+import type { LoggerPlan, LoggerPreview, Sensor } from '@tembrin/contract';
+import { FILE_BYTES } from '@tembrin/contract/intake';
 import { Redirect, router } from 'expo-router';
 import { refreshAir, useAir } from '@/state/air';
 import { call } from '@/state/api';

@@ -1,4 +1,4 @@
-import { type Place } from '@tembrin/contract';
+import type { Place } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
 import { useAir } from '@/state/air';
 import { Banner } from '@/ui/Banner';

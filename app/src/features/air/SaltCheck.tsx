@@ -1,5 +1,6 @@
 import { fixed } from '@/copy/numbers';
-import { CHECK_FAULT_SENTENCES, type Sensor } from '@tembrin/contract';
+import type { Sensor } from '@tembrin/contract';
+import { CHECK_FAULT_SENTENCES } from '@tembrin/contract/reading-faults';
 import { Redirect } from 'expo-router';
 import { useAir } from '@/state/air';
 import { Banner } from '@/ui/Banner';

@@ -1,4 +1,4 @@
-import { type Sensor } from '@tembrin/contract';
+import type { Sensor } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { changeAir, useAir } from '@/state/air';

@@ -1,4 +1,5 @@
-import { placeChangeSchema, type Place, type PlaceChange } from '@tembrin/contract';
+import type { Place, PlaceChange } from '@tembrin/contract';
+import { placeChangeSchema } from '@tembrin/contract/air';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';

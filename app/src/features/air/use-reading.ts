@@ -1,4 +1,4 @@
-import { readingFaultSentence } from '@tembrin/contract';
+import { readingFaultSentence } from '@tembrin/contract/reading-faults';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { changeAir, takeReading, takeReadingBack, useAir } from '@/state/air';

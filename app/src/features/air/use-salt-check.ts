@@ -1,4 +1,5 @@
-import { CHECK_FAULT_SENTENCES, type Sensor } from '@tembrin/contract';
+import type { Sensor } from '@tembrin/contract';
+import { CHECK_FAULT_SENTENCES } from '@tembrin/contract/reading-faults';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';

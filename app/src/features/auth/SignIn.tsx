@@ -1,4 +1,4 @@
-import { credentialsSchema } from '@tembrin/contract';
+import { credentialsSchema } from '@tembrin/contract/account';
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { waitingOnDevice } from '@/state/device-store';

@@ -1,4 +1,4 @@
-import { newAccountSchema } from '@tembrin/contract';
+import { newAccountSchema } from '@tembrin/contract/account';
 import { router } from 'expo-router';
 import { createAccount } from '@/state/household';
 import { AccountForm } from './form';

@@ -1,4 +1,5 @@
-import { operations, type OperationId } from '@tembrin/contract';
+import type { OperationId } from '@tembrin/contract';
+import { CALLS } from '@tembrin/contract/calls';
 import { useRef } from 'react';
 import { unstable_createElement } from 'react-native-web';
 import { callForFile, type CallParts } from '@/state/api';
@@ -8,7 +9,7 @@ import { callForFile, type CallParts } from '@/state/api';
  * @throws Refused or OutOfReach
  */
 export async function download<I extends OperationId>(id: I, parts: CallParts<I> = {}): Promise<void> {
-  const { file } = operations[id] as { file?: string };
+  const { file } = CALLS[id] as { file?: string };
   const url = URL.createObjectURL(await callForFile(id, parts));
   const link = document.createElement('a');
   link.href = url;

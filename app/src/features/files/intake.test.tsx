@@ -1,6 +1,6 @@
 import type { IntakeProgress } from '@tembrin/contract';
 import { runHook } from '@/testing/hook';
-import { PREVIEW_BYTES, SAMPLE_BYTES } from '@tembrin/contract';
+import { PREVIEW_BYTES, SAMPLE_BYTES } from '@tembrin/contract/intake';
 import { sampled, useIntake, type IntakeKind } from './intake';
 
 const mockCall = jest.fn();

@@ -1,4 +1,5 @@
-import { PREVIEW_BYTES, SAMPLE_BYTES, type IntakeProgress } from '@tembrin/contract';
+import type { IntakeProgress } from '@tembrin/contract';
+import { PREVIEW_BYTES, SAMPLE_BYTES } from '@tembrin/contract/intake';
 import { useEffect, useRef, useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { call, sentenceOf } from '@/state/api';

@@ -3,6 +3,7 @@ import { lazily } from '@/ui/lazily';
 /** The pages of jobs, of what is wrong of what the workshop is told and of visits there, in one file of their own: causes, looks and jobs are theirs alone. */
 const load = () => import('./work-pages');
 
+export const AtWorkshop = lazily(load, (pages) => pages.AtWorkshop);
 export const BriefRoute = lazily(load, (pages) => pages.BriefRoute);
 export const CaseRoute = lazily(load, (pages) => pages.CaseRoute);
 export const JobRoute = lazily(load, (pages) => pages.JobRoute);

@@ -1,3 +1,4 @@
+export { AtWorkshop } from '../now/AtWorkshop';
 export { BriefRoute } from '../brief/BriefScreen';
 export { JobRoute } from './JobScreen';
 export { Jobs } from './Jobs';

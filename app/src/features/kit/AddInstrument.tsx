@@ -1,4 +1,5 @@
-import { newInstrumentSchema, type InstrumentChange } from '@tembrin/contract';
+import type { InstrumentChange } from '@tembrin/contract';
+import { newInstrumentSchema } from '@tembrin/contract/instrument';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';

@@ -1,4 +1,5 @@
-import { instrumentChangeSchema, type Instrument, type InstrumentChange } from '@tembrin/contract';
+import type { Instrument, InstrumentChange } from '@tembrin/contract';
+import { instrumentChangeSchema } from '@tembrin/contract/instrument';
 import { Redirect, router } from 'expo-router';
 import { useState } from 'react';
 import { Refused, sentenceOf } from '@/state/api';

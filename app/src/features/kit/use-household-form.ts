@@ -1,4 +1,5 @@
-import { householdChangeSchema, type HouseholdChange } from '@tembrin/contract';
+import type { HouseholdChange } from '@tembrin/contract';
+import { householdChangeSchema } from '@tembrin/contract/household';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { Refused, sentenceOf } from '@/state/api';

@@ -16,7 +16,7 @@ import { inUnits, measureWords } from '@/copy/measures';
 import { copy } from '@/copy/screens/look/findings';
 import { FIGURE_DATA, LOOK_DATA } from '@tembrin/core/instruments';
 import { SETTLED } from '@tembrin/core/log';
-import { CallFor } from '../CallContact';
+import { CallFor } from '../call-route';
 import { JobLink } from '../JobLink';
 import { ofInstrument } from '../kit/for-instrument';
 import { Answers, VerdictMark } from './Answers';

@@ -12,7 +12,7 @@ import type { Moment } from '@/copy/lists';
 import { copy } from '@/copy/screens/now/at-workshop';
 import type { WorkshopStay } from '@tembrin/core/log';
 import { dayOfDate, HOUR_MS, startOfLocalDay } from '@tembrin/core/time';
-import { CallFor } from '../CallContact';
+import { CallFor } from '../call-route';
 import { OnStand } from './OnStand';
 
 /** The stand while its instrument is at the workshop: nothing is asked of it; whoever takes it up says first that it is back. */

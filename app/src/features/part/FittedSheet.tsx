@@ -1,4 +1,5 @@
-import { DOER_TITLES, type Instrument } from '@tembrin/contract';
+import type { Instrument } from '@tembrin/contract';
+import { DOER_TITLES } from '@tembrin/contract/year-words';
 import { useState } from 'react';
 import { act } from '@/state/actions';
 import { useHousehold } from '@/state/household';

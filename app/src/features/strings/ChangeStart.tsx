@@ -1,5 +1,6 @@
 import { DAY_MS } from '@tembrin/core/time';
-import { DOER_TITLES, type Instrument } from '@tembrin/contract';
+import type { Instrument } from '@tembrin/contract';
+import { DOER_TITLES } from '@tembrin/contract/year-words';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Choice, Choices } from '@/ui/Choice';

@@ -1,5 +1,5 @@
 import { DAY_MS } from '@tembrin/core/time';
-import { type Instrument } from '@tembrin/contract';
+import type { Instrument } from '@tembrin/contract';
 import { useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { useCards } from '@/state/cards';

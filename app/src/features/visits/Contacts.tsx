@@ -11,7 +11,7 @@ import { Text } from '@/ui/Text';
 import { Row, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/visits/contacts';
 import { CONTACT_ROLES } from '@tembrin/core/visits';
-import { CallContact } from '../CallContact';
+import { CallContact } from '../call-route';
 import { useContactFile, useContactSheet, type ContactFile } from './use-contacts';
 
 /** Luthiers, teachers and dealers whom the household calls. */

@@ -13,7 +13,7 @@ import { VisitWay } from '@/ui/VisitWay';
 import { Grid, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/visits/visit';
 import { VISIT_STATES } from '@tembrin/core/visits';
-import { CallContact } from '../CallContact';
+import { CallContact } from '../call-route';
 import { AnswerCard } from './AnswerCard';
 import { useVisit, type VisitModel } from './use-visit';
 

@@ -1,4 +1,5 @@
-import { CONTACTS_BYTES, type Card, type ContactsPreview } from '@tembrin/contract';
+import type { Card, ContactsPreview } from '@tembrin/contract';
+import { CONTACTS_BYTES } from '@tembrin/contract/contacts';
 import { useState } from 'react';
 import { call, sentenceOf } from '@/state/api';
 import { addCards, changeCard, removeCard, useCards } from '@/state/cards';

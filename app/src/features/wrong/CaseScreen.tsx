@@ -18,7 +18,7 @@ import { answerWords, causeTitle, FINDERS, menderOf, symptomsWords, whoWords } f
 import { copy } from '@/copy/screens/wrong/case';
 import type { Trouble } from '@tembrin/core/log';
 import { CAUSES, FINE, QUESTIONS, zoneOfQuestion, type CauseId, type QuestionId } from '@tembrin/core/triage';
-import { CallFor } from '../CallContact';
+import { CallFor } from '../call-route';
 import { JobLink } from '../JobLink';
 import { CloseSheet } from './CloseSheet';
 import { DangerPage } from './DangerPage';

@@ -1,4 +1,5 @@
-import { DOER_TITLES, type Card } from '@tembrin/contract';
+import type { Card } from '@tembrin/contract';
+import { DOER_TITLES } from '@tembrin/contract/year-words';
 import { useState } from 'react';
 import { View } from 'react-native';
 import { sentenceOf } from '@/state/api';

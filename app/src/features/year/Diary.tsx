@@ -1,4 +1,5 @@
-import { DIARY_BYTES, type DiaryFilePlan, type DiaryPreview, type QueryInputOf } from '@tembrin/contract';
+import type { DiaryFilePlan, DiaryPreview, QueryInputOf } from '@tembrin/contract';
+import { DIARY_BYTES } from '@tembrin/contract/intake';
 import { router } from 'expo-router';
 import { call } from '@/state/api';
 import { useHousehold } from '@/state/household';

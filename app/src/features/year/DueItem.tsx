@@ -1,5 +1,5 @@
 import { DAY_MS } from '@tembrin/core/time';
-import { DOER_TITLES, plannedWords } from '@tembrin/contract';
+import { DOER_TITLES, plannedWords } from '@tembrin/contract/year-words';
 import { router } from 'expo-router';
 import { useLog } from '@/state/log';
 import { useYear } from '@/state/year';
@@ -15,7 +15,7 @@ import { StateMark } from '@/ui/StateMark';
 import { Thread } from '@/ui/Thread';
 import { Text } from '@/ui/Text';
 import { dateWords, fullDateWords } from '@/copy/dates';
-import { CallFor } from '../CallContact';
+import { CallFor } from '../call-route';
 import { JobLink } from '../JobLink';
 import { keyOf } from './names';
 import { dateOfDay, dayOfDate } from '@tembrin/core/time';

@@ -1,5 +1,5 @@
 import { DAY_MS } from '@tembrin/core/time';
-import { DOER_TITLES } from '@tembrin/contract';
+import { DOER_TITLES } from '@tembrin/contract/year-words';
 import { useLocalSearchParams } from 'expo-router';
 import { View } from 'react-native';
 import { useCards } from '@/state/cards';

@@ -1,5 +1,6 @@
 import { fixed } from '@/copy/numbers';
-import { CALENDAR_BYTES, type CalendarOccasion, type CalendarPreview, type Card } from '@tembrin/contract';
+import type { CalendarOccasion, CalendarPreview, Card } from '@tembrin/contract';
+import { CALENDAR_BYTES } from '@tembrin/contract/year';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { call, sentenceOf } from '@/state/api';

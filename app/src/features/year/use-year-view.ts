@@ -1,4 +1,4 @@
-import { DOER_TITLES } from '@tembrin/contract';
+import { DOER_TITLES } from '@tembrin/contract/year-words';
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { useCards } from '@/state/cards';

@@ -1,4 +1,4 @@
-import { type Sensor } from '@tembrin/contract';
+import type { Sensor } from '@tembrin/contract';
 /** What features/air/Hygrometers.tsx says. */
 export const copy = {
   addAHygrometer: 'Add a hygrometer',

@@ -6,7 +6,7 @@ export const copy = {
   none: 'Nobody yet',
   noneText: 'Choose a luthier by reputation, before one is needed; then their number is one tap away where it is.',
   add: 'Write somebody down',
-  change: 'Change it',
+  change: 'Change',
   changeOf: (name: string) => `Change ${name}`,
   roles: ROLE_NAMES,
   name: 'Name',
