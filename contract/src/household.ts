@@ -31,5 +31,7 @@ export const householdSchema = z.object({
   /** Address of the person signed in; null in the demo library. */
   email: z.string().nullable(),
   instruments: z.array(instrumentSchema),
+  /** Copies of those that were handed over to another household. */
+  given: z.array(instrumentSchema).default([]),
 });
 export type Household = z.infer<typeof householdSchema>;

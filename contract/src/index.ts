@@ -7,6 +7,7 @@ export * from './briefs';
 export * from './cards';
 export * from './contacts';
 export * from './events';
+export * from './handovers';
 export * from './household';
 export * from './intake';
 export * from './instrument';

@@ -54,6 +54,9 @@ export const instrumentSchema = z.object({
   id: z.uuid(),
   ...fields,
   addedAt: z.iso.datetime(),
+  /** Since when another household has it, and what that is called; left out: it is here. */
+  givenAt: z.iso.datetime().optional(),
+  givenTo: z.string().optional(),
   version: z.number().int().positive(),
 });
 export type Instrument = z.infer<typeof instrumentSchema>;

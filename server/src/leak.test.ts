@@ -127,6 +127,17 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object | 
         },
         body: DIARY,
       };
+    case 'offerInstrument':
+      return { body: { instrumentId: theirs.instrument.id } };
+    case 'lookAtOffer':
+    case 'takeOffer':
+      return { body: { key: `${theirs.instrument.id}.of-nobody` } };
+    case 'printPassport': {
+      const passport = { title: 'Mine now', about: '', sections: [], views: [], photos: [] };
+      return { body: { passport } };
+    }
+    case 'previewContacts':
+      return { body: 'BEGIN:VCARD\r\nVERSION:4.0\r\nFN:Mine now\r\nEND:VCARD\r\n' };
     case 'makeShare':
       return { body: { visitId: theirs.instrument.id } };
     case 'keepPhoto':
@@ -169,7 +180,7 @@ async function withAir({ browser, instrument: { id } }: Party) {
     .expect(201);
 }
 
-/** A visit that was sent and answered, all under the id of the instrument. */
+/** A visit that was sent and answered, and an offer, all under the id of the instrument. */
 async function withShare({ browser, household: { id: householdId }, instrument: { id } }: Party) {
   const brief = { instrumentId: id, title: 'Theirs', about: '', sections: [], wishes: '', photos: [] };
   const visit = { briefIds: [id], contactId: null, date: null, askedAt: null, endedAt: null };
@@ -185,13 +196,15 @@ async function withShare({ browser, household: { id: householdId }, instrument: 
   const { body } = await browser.post('/shares', { visitId: id }).expect(201);
   const { Share, ShareAnswer } = server.database.models;
   await Share.update({ id }, { where: { householdId, id: (body as { id: string }).id } });
+  const offer = (await browser.post('/handovers', { instrumentId: id }).expect(201)).body as { id: string };
+  await server.database.models.Handover.update({ id }, { where: { householdId, id: offer.id } });
   const answer = JSON.stringify({ kind: 'seen', from: '', note: 'Theirs' });
   await ShareAnswer.create({ householdId, shareId: id, id, at: new Date(), body: answer, settledAt: null });
 }
 
 /** Everything a household can see of itself. */
 async function viewOf({ browser }: Party) {
-  const [mine, log, air, cards, address, photos, shares] = await Promise.all([
+  const [mine, log, air, cards, address, photos, shares, handovers] = await Promise.all([
     browser.get('/household').expect(200),
     browser.get('/events').expect(200),
     browser.get('/air').expect(200),
@@ -199,6 +212,7 @@ async function viewOf({ browser }: Party) {
     browser.get('/calendar/address').expect(200),
     browser.get('/photos').expect(200),
     browser.get('/shares').expect(200),
+    browser.get('/handovers').expect(200),
   ]);
   return {
     household: mine.body as unknown,
@@ -208,6 +222,7 @@ async function viewOf({ browser }: Party) {
     address: address.body as unknown,
     photos: photos.body as unknown,
     shares: shares.body as unknown,
+    handovers: handovers.body as unknown,
   };
 }
 

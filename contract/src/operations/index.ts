@@ -3,6 +3,7 @@ import { airOperations } from './air';
 import { authOperations } from './auth';
 import { briefOperations } from './briefs';
 import { contactOperations } from './contacts';
+import { handoverOperations } from './handovers';
 import { householdOperations } from './household';
 import { photoOperations } from './photos';
 import { shareOperations } from './shares';
@@ -20,6 +21,7 @@ export const operations = {
   ...briefOperations,
   ...shareOperations,
   ...contactOperations,
+  ...handoverOperations,
 };
 
 export type Operations = typeof operations;

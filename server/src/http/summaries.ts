@@ -67,6 +67,13 @@ export const SUMMARIES: Readonly<Record<OperationId, string>> = {
   previewContacts: 'Look at a file of contacts (vCard 3.0 or 4.0): names, numbers and addresses. Nothing is kept.',
   exportContacts: 'The household’s contacts as vCards 4.0 (RFC 6350).',
   printPassport: 'The life of an instrument as the app composed it, as a PDF with its photographs.',
+  readHandovers: 'Instruments that are offered to other households, and who would take them.',
+  offerInstrument: 'Offer an instrument to another household under a link; an offer made before is withdrawn.',
+  withdrawOffer: 'Withdraw an offer.',
+  completeHandover:
+    'Hand an instrument over to the household that said it would take it: its whole life goes along, a copy stays.',
+  lookAtOffer: 'What comes with an instrument that is offered.',
+  takeOffer: 'Say that this household would take it; it comes once the other hands it over.',
   readShares: 'What was sent to workshops under links, and what they answered.',
   makeShare: 'Send a visit’s briefs under a link of their own; one that was sent before opens no more.',
   revokeShare: 'Close a link; what was answered stays.',

@@ -41,12 +41,18 @@ export interface ArchiveGround {
   nowMs: number;
 }
 
+/** Since when another household has it, and what that is called; null: it is here. */
+interface Given {
+  givenAt: Date | null;
+  givenTo: string | null;
+}
+
 /** Something of a file, checked, in the order in which it is stored. */
 export type Found =
   | {
       kind: 'things';
       settings: z.output<typeof householdChangeSchema>;
-      instruments: readonly (z.output<typeof newInstrumentSchema> & { addedAt: Date })[];
+      instruments: readonly (z.output<typeof newInstrumentSchema> & { addedAt: Date } & Given)[];
       places: readonly z.output<typeof newPlaceSchema>[];
       sensors: readonly Omit<ArchivedSensor, 'readings'>[];
       cards: readonly z.output<typeof newCardSchema>[];
@@ -243,9 +249,11 @@ function readArchive(text: string, { instruments: there, ids }: ArchiveGround) {
       kind: 'things' as const,
       settings: checked(householdChangeSchema, archive.household, 'The household'),
       instruments: eachOnce(
-        archive.instruments.map(({ addedAt, ...facts }, at) => ({
+        archive.instruments.map(({ addedAt, givenAt, givenTo, ...facts }, at) => ({
           ...checked(newInstrumentSchema, facts, `Instrument ${at + 1}`),
-          addedAt: typeof addedAt === 'string' && Number.isFinite(Date.parse(addedAt)) ? new Date(addedAt) : new Date(),
+          addedAt: dateIn(addedAt) ?? new Date(),
+          givenAt: dateIn(givenAt),
+          givenTo: dateIn(givenAt) && typeof givenTo === 'string' ? givenTo.slice(0, 80) : null,
         })),
         'Instrument',
       ),
@@ -264,6 +272,9 @@ function readArchive(text: string, { instruments: there, ids }: ArchiveGround) {
     readingsLeft: archive.readingsLeft,
   };
 }
+
+const dateIn = (text: unknown) =>
+  typeof text === 'string' && Number.isFinite(Date.parse(text)) ? new Date(text) : null;
 
 /** @returns what was given. @throws ProblemError 422 where two have one id: which of them is meant cannot be told */
 function eachOnce<T extends { id: string }>(all: T[], what: string): T[] {

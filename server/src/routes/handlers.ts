@@ -28,6 +28,7 @@ import { photosIn, photosOut } from '../store/photo-archive';
 import { printPassport } from '../store/passports';
 import { PhotoScope } from '../store/photos';
 import { importDiary, previewDiary } from '../store/diary';
+import { HandoverScope } from '../store/handovers';
 import { HouseholdScope } from '../store/scope';
 import { ShareScope } from '../store/shares';
 import type { Storage } from '../photos/storage';
@@ -75,6 +76,7 @@ export function handlersFor(parts: Omit<Ground, 'imports'>): Handlers {
     ...photoHandlers(ground),
     ...briefHandlers(ground),
     ...shareHandlers(ground),
+    ...handoverHandlers(ground),
   };
 }
 
@@ -281,6 +283,22 @@ function shareHandlers({ database, secret }: Ground) {
       return undefined;
     },
     settleAnswer: ({ scope, params }) => shares(scope).settle(params.id, params.answerId),
+  } satisfies Partial<Handlers>;
+}
+
+/** Instruments that go to another household. */
+function handoverHandlers({ database, secret }: Ground) {
+  const handovers = (scope: HouseholdScope) => new HandoverScope(database, scope, secret);
+  return {
+    readHandovers: async ({ scope }) => ({ handovers: await handovers(scope).list() }),
+    offerInstrument: ({ scope, body }) => handovers(scope).offer(body.instrumentId),
+    withdrawOffer: async ({ scope, params }) => {
+      await handovers(scope).withdraw(params.id);
+      return undefined;
+    },
+    completeHandover: ({ scope, params }) => handovers(scope).complete(params.id),
+    lookAtOffer: ({ scope, body }) => handovers(scope).look(body.key),
+    takeOffer: ({ scope, body }) => handovers(scope).take(body.key),
   } satisfies Partial<Handlers>;
 }
 

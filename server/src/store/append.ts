@@ -51,11 +51,11 @@ export async function appendEvents(
 
     const judge = async (event: LogEvent): Promise<Problem | 'stored' | 'known'> => {
       const row = instruments.get(event.instrumentId);
-      if (!row)
+      if (!row || row.givenAt !== null)
         return problem(
           404,
           'no-such-instrument',
-          'This instrument is not in your household. It may have been removed.',
+          'This instrument is not in your household. It may have been removed, or handed over.',
         );
       const same = stored.get(event.id);
       if (same) {

@@ -38,7 +38,8 @@ export class ArchiveScope {
       new CardScope(this.database, this.scope).cards(),
       this.scope.log(),
     ]);
-    const { name, timeZone, schools, currency, instruments } = household;
+    const { name, timeZone, schools, currency } = household;
+    const instruments = [...household.instruments, ...household.given];
     const archive: Archive = {
       format: 'tembrin-1',
       exportedAt: now.toISOString(),
@@ -99,7 +100,7 @@ export class ArchiveScope {
       (await (model as typeof Place).findAll({ where: this.scope.where({}), attributes: ['id'], raw: true })).map(
         ({ id }) => id,
       );
-    const [{ instruments }, events, places, sensors, cards] = await Promise.all([
+    const [{ instruments: here, given }, events, places, sensors, cards] = await Promise.all([
       this.scope.household(),
       this.scope.log(),
       ...[Place, Sensor, Card].map(idsIn),
@@ -107,7 +108,12 @@ export class ArchiveScope {
     return {
       turn: Number(turn),
       ground: {
-        instruments: instruments.map(({ id, family, since, stringCount }) => ({ id, family, since, stringCount })),
+        instruments: [...here, ...given].map(({ id, family, since, stringCount }) => ({
+          id,
+          family,
+          since,
+          stringCount,
+        })),
         ids: { places: places!, sensors: sensors!, cards: cards! },
         events,
         timeZone,
@@ -166,8 +172,8 @@ export class ArchiveScope {
     checkQuota('places', rooms.length, places.length);
     for (const place of places) checkRoom([...rooms, ...places], place.id, place);
     await models.Instrument.bulkCreate(
-      instruments.map(({ id, addedAt, ...facts }) =>
-        this.scope.where({ id, ...instrumentColumns(facts), addedAt, version: 1 }),
+      instruments.map(({ id, addedAt, givenAt, givenTo, ...facts }) =>
+        this.scope.where({ id, ...instrumentColumns(facts), addedAt, givenAt, givenTo, version: 1 }),
       ),
       { transaction },
     );

@@ -17,6 +17,7 @@ export function instrumentOf(row: InstrumentRow): Instrument {
     stringing: JSON.parse(row.stringing) as unknown,
     schools: JSON.parse(row.schools) as unknown,
     addedAt: row.addedAt.toISOString(),
+    ...(row.givenAt && { givenAt: row.givenAt.toISOString(), givenTo: row.givenTo ?? '' }),
     version: row.version,
   });
 }
@@ -40,6 +41,7 @@ export function householdOf(row: HouseholdRow, instruments: InstrumentRow[], ema
     demo: row.demo,
     version: row.version,
     email,
-    instruments: instruments.map(instrumentOf),
+    instruments: instruments.filter(({ givenAt }) => givenAt === null).map(instrumentOf),
+    given: instruments.filter(({ givenAt }) => givenAt !== null).map(instrumentOf),
   };
 }

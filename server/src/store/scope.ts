@@ -67,6 +67,11 @@ export class HouseholdScope {
     };
   }
 
+  /** Takes this household's turn too within a transaction that is another's. @returns its row */
+  async joins(transaction: Transaction): Promise<HouseholdRow> {
+    return this.inTurn((_transaction, household) => Promise.resolve(household))(transaction);
+  }
+
   /** The household's own row, as it stands. */
   row(): Promise<HouseholdRow> {
     return this.householdRow();
