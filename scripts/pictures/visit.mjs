@@ -20,10 +20,11 @@ export async function visit(browser, url, { viewport, colorScheme = 'light', fol
   const button = (name) => page.getByRole('button', { name, exact: true });
   const link = (name) => page.getByRole('link', { name });
   const heading = (name) => page.getByRole('heading', { name }).first().waitFor();
-  const take = async (name) => {
-    await page.evaluate(() => document.fonts.ready);
-    await page.waitForTimeout(400);
-    await page.screenshot({ path: join(folderOf(name), `${name}.png`) });
+  const take = async (name, of = page) => {
+    // A page without scripts cannot be asked whether its type is there.
+    if (of === page) await page.evaluate(() => document.fonts.ready);
+    await page.waitForTimeout(of === page ? 400 : 900);
+    await of.screenshot({ path: join(folderOf(name), `${name}.png`) });
   };
   const stand = async (name) => {
     await page.getByRole('button', { name: /is on the stand/ }).click();

@@ -73,10 +73,8 @@ function wordsOf(event: LogEvent, instrument: Instrument | null, timeZone: strin
       return 'Bow hair looked over, still good';
     case 'checked-up':
       return 'Checkup';
-    case 'measured': {
-      const { figure, value } = event.payload;
-      return `${FIGURE_DATA[figure].title}: ${measureWords(figure, value, shownUnits().lengths)}`;
-    }
+    case 'measured':
+      return figureWords(event.payload);
     case 'regulated':
       return event.payload.known ? 'Regulated' : 'Regulated, date not known';
     case 'packed':
@@ -107,16 +105,17 @@ function wordsOf(event: LogEvent, instrument: Instrument | null, timeZone: strin
     case 'trouble-settled':
     case 'job-began':
     case 'job-ended':
-      return benchWords(event);
     case 'brought-in':
-      return 'Brought to the workshop';
     case 'fetched-back':
-      return 'Back from the workshop';
     case 'worked-on':
-      return workWords(event.payload);
+      return benchWords(event);
     case 'retracted':
       return 'taking an entry back';
   }
+}
+
+function figureWords({ figure, value }: EventOf<'measured'>['payload']): string {
+  return `${FIGURE_DATA[figure].title}: ${measureWords(figure, value, shownUnits().lengths)}`;
 }
 
 function photoWords({ look, view }: EventOf<'photographed'>['payload']): string {
@@ -131,10 +130,18 @@ function workWords({ words, by, cost }: EventOf<'worked-on'>['payload']): string
 }
 
 type BenchEvent = EventOf<
-  'drill-done' | 'trouble-noticed' | 'trouble-answered' | 'trouble-settled' | 'job-began' | 'job-ended'
+  | 'drill-done'
+  | 'trouble-noticed'
+  | 'trouble-answered'
+  | 'trouble-settled'
+  | 'job-began'
+  | 'job-ended'
+  | 'brought-in'
+  | 'fetched-back'
+  | 'worked-on'
 >;
 
-/** What was learned, what was wrong, and what was done at the bench. */
+/** What was learned, what was wrong, and what was done at the bench, here or in a workshop. */
 function benchWords(event: BenchEvent): string {
   switch (event.type) {
     case 'drill-done': {
@@ -153,5 +160,11 @@ function benchWords(event: BenchEvent): string {
       return `Begun: ${JOB_TITLES[event.payload.job]}`;
     case 'job-ended':
       return `${event.payload.finished ? 'A job done' : 'A job left off'}${event.payload.note === '' ? '' : `: ${event.payload.note}`}`;
+    case 'brought-in':
+      return 'Brought to the workshop';
+    case 'fetched-back':
+      return 'Back from the workshop';
+    case 'worked-on':
+      return workWords(event.payload);
   }
 }

@@ -4,7 +4,7 @@ import { Linking } from 'react-native';
 import { useCards } from '@/state/cards';
 import { LinkRow } from '@/ui/LinkRow';
 import { Text } from '@/ui/Text';
-import { Press, Row, Stack } from '@/ui/layout';
+import { Press, Stack } from '@/ui/layout';
 import { usePalette } from '@/ui/theme';
 import { copy } from '@/copy/screens/call-contact';
 import { dialled, type ContactRole } from '@tembrin/core/visits';
@@ -28,12 +28,10 @@ export function CallContact({ contact }: { contact: Card<'contact'> }) {
     >
       <Phone size={22} color={accent} aria-hidden />
       <Stack grow>
-        <Row gap="small" align="baseline" justify="between">
-          <Text kind="strong">{title}</Text>
-          <Text kind="table" tone="accent">
-            {number}
-          </Text>
-        </Row>
+        <Text kind="strong">{title}</Text>
+        <Text kind="table" tone="accent">
+          {number}
+        </Text>
       </Stack>
     </Press>
   );

@@ -7,7 +7,7 @@ import { judgedAgain, leaveAssessments } from './assessment-store';
 import { leaveCards, openCards, useCardStore } from './cards';
 import { removeDeviceStore, waitingPhotos } from './device-store';
 import { kept } from './kept';
-import { leaveLog, openLog } from './log';
+import { leaveLog, look, openLog } from './log';
 import { usePreferences } from './preferences';
 import { notifyProblem } from './notice';
 
@@ -106,6 +106,13 @@ export async function refreshHousehold(): Promise<void> {
   keep(await call('readHousehold'));
 }
 
+/** Reads all of it again: household, cards and log, as after something came from elsewhere. */
+export async function readAnew(): Promise<void> {
+  await refreshHousehold();
+  const { household } = useHousehold.getState();
+  if (household) await Promise.all([openCards(household.id), look()]);
+}
+
 function put(instrument: Instrument): void {
   const { household } = useHousehold.getState();
   if (!household) return;
@@ -131,7 +138,8 @@ export async function changeInstrument(
 export async function removeInstrument({ id, version }: Instrument): Promise<void> {
   await call('removeInstrument', { params: { id }, version });
   const { household } = useHousehold.getState();
-  if (household) keep({ ...household, instruments: household.instruments.filter((other) => other.id !== id) });
+  const others = (all: readonly Instrument[]) => all.filter((other) => other.id !== id);
+  if (household) keep({ ...household, instruments: others(household.instruments), given: others(household.given) });
 }
 
 export async function changeHousehold(change: Partial<BodyInputOf<'changeHousehold'>>): Promise<void> {

@@ -60,7 +60,16 @@ export function openTestHousehold(
   more: Partial<Household> = {},
 ): void {
   closeHooks();
-  const household = { id: newId(), name: 'Ours', timeZone: 'UTC', schools: {}, version: 1, currency: null, ...more };
+  const household = {
+    id: newId(),
+    name: 'Ours',
+    timeZone: 'UTC',
+    schools: {},
+    version: 1,
+    currency: null,
+    given: [],
+    ...more,
+  };
   const own = byInstrument(events);
   const facts = <K extends Card['kind']>(kind: K) => cards.flatMap((card) => (card.kind === kind ? [card.facts] : []));
   const { assessments, year } = assessHousehold({

@@ -74,12 +74,16 @@ const fitting = (values: readonly string[], schema: typeof phone, most: number):
 
 function contactOf(card: Component): Found {
   const words = valuesOf(card, 'categories').join(',').toLowerCase();
-  const numbers = valuesOf(card, 'tel').map((value) => value.replace(/^tel:/i, '').replace(/;.*$/s, ''));
+  const numbers = valuesOf(card, 'tel').map((value) => value.replace(/^tel:/i, '').split(';', 1)[0]!);
   return {
     title: titleOf(card).slice(0, CONTACT_BOUNDS.name),
     phones: fitting(numbers, phone, CONTACT_BOUNDS.phones),
     emails: fitting(valuesOf(card, 'email'), email, CONTACT_BOUNDS.emails),
-    address: (valuesOf(card, 'adr')[0] ?? '').replaceAll(/\s*\n\s*/g, ', ').slice(0, CONTACT_BOUNDS.address),
+    address: (valuesOf(card, 'adr')[0] ?? '')
+      .split('\n')
+      .map((part) => part.trim())
+      .join(', ')
+      .slice(0, CONTACT_BOUNDS.address),
     note: (valuesOf(card, 'note')[0] ?? '').slice(0, CONTACT_BOUNDS.note),
     role: CONTACT_ROLES.find((role) => words.includes(role)) ?? null,
   };

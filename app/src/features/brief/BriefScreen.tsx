@@ -19,7 +19,7 @@ export const BriefRoute = ofInstrument(BriefScreen);
 
 function BriefScreen({ instrument }: { instrument: Instrument }) {
   const model = useBrief(instrument);
-  const { complete, kept, busy, problem, print, save } = model;
+  const { complete, kept, busy, problem, save } = model;
   return (
     <Screen
       title={copy.title}
@@ -27,7 +27,6 @@ function BriefScreen({ instrument }: { instrument: Instrument }) {
       foot={
         <>
           <Button title={copy.send} busy={busy} disabled={!complete} onPress={model.send} />
-          <Button rank="outline" title={copy.print} disabled={!complete || busy} onPress={print} />
           {!kept && <Button rank="plain" title={copy.save} disabled={!complete || busy} onPress={save} />}
         </>
       }
@@ -43,7 +42,7 @@ function BriefScreen({ instrument }: { instrument: Instrument }) {
 }
 
 function Written({ instrument, model }: { instrument: Instrument; model: BriefModel }) {
-  const { draft, change, setSection, kept, anew, paper, setPaper } = model;
+  const { draft, change, setSection, kept, anew, paper, setPaper, busy, print } = model;
   return (
     <Stack gap="more">
       <Stack gap="hair">
@@ -74,6 +73,7 @@ function Written({ instrument, model }: { instrument: Instrument; model: BriefMo
       />
       <Photos instrument={instrument} model={model} />
       <Choice label={copy.paper} options={optionsOf(copy.papers)} value={paper} onChange={setPaper} />
+      <Button rank="outline" title={copy.print} disabled={busy} onPress={print} start />
     </Stack>
   );
 }

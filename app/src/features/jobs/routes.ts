@@ -13,3 +13,8 @@ export const WrongStart = lazily(load, (pages) => pages.WrongStart);
 export const Contacts = lazily(load, (pages) => pages.Contacts);
 export const VisitRoute = lazily(load, (pages) => pages.VisitRoute);
 export const Visits = lazily(load, (pages) => pages.Visits);
+export const GiveRoute = lazily(load, (pages) => pages.GiveRoute);
+export const GivenRoute = lazily(load, (pages) => pages.GivenRoute);
+export const IdentityRoute = lazily(load, (pages) => pages.IdentityRoute);
+export const PassportRoute = lazily(load, (pages) => pages.PassportRoute);
+export const Take = lazily(load, (pages) => pages.Take);

@@ -97,6 +97,11 @@ function Pages({ model }: { model: InstrumentModel }) {
         text={copy.briefText}
       />
       <LinkRow
+        href={{ pathname: '/kit/[id]/passport', params: { id: instrument.id } }}
+        title={copy.passport}
+        text={copy.passportText}
+      />
+      <LinkRow
         href={{ pathname: '/air/wood/[id]', params: { id: instrument.id } }}
         title={copy.whereItLivesAnd}
         text={verdictSentence(air!.verdict, instrument, moment, lengths)}

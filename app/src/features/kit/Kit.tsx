@@ -16,6 +16,7 @@ import { Thread } from '@/ui/Thread';
 import { useWide } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { usePreferences } from '@/state/preferences';
+import { fullDateWords } from '@/copy/dates';
 import { kindWords, PART_NAMES, STATE_NAMES } from '@/copy/names';
 import { InstrumentScreen } from './InstrumentScreen';
 import { stayNow } from '@tembrin/core/log';
@@ -44,6 +45,7 @@ export function Kit({ chosen }: { chosen?: Instrument }) {
           ))}
         </View>
       )}
+      <GivenAway />
     </Screen>
   );
   if (!wide) return list;
@@ -53,6 +55,27 @@ export function Kit({ chosen }: { chosen?: Instrument }) {
       <Stack grow={4}>{list}</Stack>
       <Stack grow={5}>{shown && <InstrumentScreen key={shown.id} instrument={shown} second />}</Stack>
     </Row>
+  );
+}
+
+/** Copies of instruments that another household has now. */
+function GivenAway() {
+  const { given, timeZone } = useHousehold((state) => state.household)!;
+  if (given.length === 0) return null;
+  return (
+    <View>
+      <Text kind="heading" level={2}>
+        {copy.givenAway}
+      </Text>
+      {given.map(({ id, name, givenAt, givenTo }) => (
+        <LinkRow
+          key={id}
+          href={{ pathname: '/kit/given/[given]', params: { given: id } }}
+          title={name}
+          text={copy.givenRow(givenTo ?? '', fullDateWords(timeZone)(Date.parse(givenAt!)))}
+        />
+      ))}
+    </View>
   );
 }
 

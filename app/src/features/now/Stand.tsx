@@ -10,7 +10,7 @@ import { asideWords, causeWords, dangerWords, foundWords } from '@/copy/findings
 import type { Moment } from '@/copy/lists';
 import { DueList } from '../DueList';
 import { BowTonight } from '../bows/BowTonight';
-import type { InstrumentAssessment } from '@/state/assessments';
+import { useAssessment, useComplete, type InstrumentAssessment } from '@/state/assessments';
 import { useBowNames, useBows } from '@/state/bows';
 import { AtWorkshop, OpenTroubles } from '../jobs/routes';
 import { OnStand } from './OnStand';
@@ -27,6 +27,17 @@ import { useStand, type StandModel } from './use-stand';
 
 /** The stand: the instrument, what to do before playing, the clock while playing, and below what is due. */
 export function Stand({ instrument, part }: { instrument: Instrument; part: PartId | null }) {
+  const { log } = useAssessment(instrument);
+  const complete = useComplete(instrument.id);
+  const stay = complete && !log.running ? stayNow(log) : null;
+  return stay ? (
+    <AtWorkshop instrument={instrument} stay={stay} moment={log} />
+  ) : (
+    <AtHome instrument={instrument} part={part} />
+  );
+}
+
+function AtHome({ instrument, part }: { instrument: Instrument; part: PartId | null }) {
   const model = useStand(instrument);
   const bows = useBows(instrument);
   const bow = bows.length > 1 ? bows[0]!.name : null;
@@ -71,8 +82,6 @@ export function Stand({ instrument, part }: { instrument: Instrument; part: Part
         part={part}
       />
     );
-  const stay = complete ? stayNow(log) : null;
-  if (stay) return <AtWorkshop instrument={instrument} stay={stay} moment={moment} />;
   const before = (
     <Screen
       bare

@@ -3,3 +3,4 @@ export { LookPhoto } from './LookPhoto';
 export { MeasurePhoto } from './MeasurePhoto';
 export { PhotoChoice } from './PhotoChoice';
 export { Photos } from './Photos';
+export { StateRoute } from './StateScreen';

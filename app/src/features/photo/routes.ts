@@ -7,4 +7,5 @@ export const Gauge = lazily(load, (pages) => pages.Gauge);
 export const MeasurePhoto = lazily(load, (pages) => pages.MeasurePhoto);
 export const Photos = lazily(load, (pages) => pages.Photos);
 export const PhotoChoice = lazily(load, (pages) => pages.PhotoChoice);
+export const StateRoute = lazily(load, (pages) => pages.StateRoute);
 export const LookPhoto = lazily(load, (pages) => pages.LookPhoto);

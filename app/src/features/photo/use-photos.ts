@@ -1,6 +1,6 @@
 import type { Instrument } from '@tembrin/contract';
 import { useEffect, useState } from 'react';
-import { act, enter, takeBack } from '@/state/actions';
+import { enter, takeBack } from '@/state/actions';
 import { call } from '@/state/api';
 import { useAssessment, useComplete } from '@/state/assessments';
 import { loadPhotos } from '@/state/load-seldom';
@@ -9,8 +9,9 @@ import { notify } from '@/state/notice';
 import { photoKey, usePhotosWaiting } from '@/state/photos-waiting';
 import { ZONE_NAMES } from '@/copy/names';
 import { copy } from '@/copy/screens/photo/photos';
-import { LOOK_DATA, type LookId, type Zone } from '@tembrin/core/instruments';
+import { LOOK_DATA, VIEW_DATA, type LookId, type View, type Zone } from '@tembrin/core/instruments';
 import type { Photographed } from '@tembrin/core/log';
+import { keepAndRecord } from './keep-photo';
 
 /** Photographs of the same thing, the oldest first. */
 interface Group {
@@ -18,6 +19,7 @@ interface Group {
   title: string;
   look: LookId | null;
   zone: Zone;
+  view?: View;
   photos: readonly Photographed[];
 }
 
@@ -26,10 +28,11 @@ function grouped(photos: readonly Photographed[]): Group[] {
   const groups = new Map<string, Group>();
   for (const each of photos) {
     const zone = each.zone ?? 'whole';
-    const key = each.look ?? zone;
-    const title = each.look ? LOOK_DATA[each.look].title : ZONE_NAMES[zone];
+    const { view } = each;
+    const key = view ?? each.look ?? zone;
+    const title = view ? VIEW_DATA[view].title : each.look ? LOOK_DATA[each.look].title : ZONE_NAMES[zone];
     const before = groups.get(key)?.photos ?? [];
-    groups.set(key, { key, title, look: each.look, zone, photos: [...before, each] });
+    groups.set(key, { key, title, look: each.look, zone, ...(view && { view }), photos: [...before, each] });
   }
   return [...groups.values()];
 }
@@ -44,27 +47,6 @@ function useRoom(count: number) {
     );
   }, [count]);
   return room;
-}
-
-/** Keeps a photograph and puts it on record, unless the very same picture of the same thing is. @returns whether it came to it */
-async function keepAndRecord(
-  instrument: Instrument,
-  bytes: Uint8Array,
-  { look, zone, photos: there }: Omit<Group, 'key' | 'title'>,
-) {
-  const photos = await loadPhotos();
-  const hash = photos.hashOf(bytes);
-  if (there.some((each) => each.photo === hash)) {
-    notify(copy.already);
-    return false;
-  }
-  const photo = await photos.keepPhoto(instrument.id, bytes);
-  if (photo === null) return false;
-  const payload = { photo, look, zone, findingId: null };
-  const done = await act(instrument.id, [{ type: 'photographed', payload }], copy.added);
-  if (done.length === 0) await photos.letGo({ instrumentId: instrument.id, photo });
-  void photos.sendPhotos().catch(() => undefined);
-  return done.length > 0;
 }
 
 /** Takes a photograph off the record, and offers to put it back. @param elsewhere whether another entry names it: then it stays */
@@ -133,7 +115,7 @@ export function usePhotosOf(instrument: Instrument, wanted: string | undefined) 
       (await loadPhotos()).sendAgain({ instrumentId: instrument.id, photo }),
     add: async (bytes: Uint8Array) => {
       const as = group ?? { look: null, zone: 'whole' as const, photos: [] };
-      if (await keepAndRecord(instrument, bytes, as)) setPair([null, null]);
+      if (await keepAndRecord(instrument, bytes, as, copy.added)) setPair([null, null]);
     },
   };
 }

@@ -34,7 +34,7 @@ function VisitScreen({ visit }: { visit: Card<'visit'> }) {
     <Screen
       title={copy.title(sheets.map(({ instrument }) => instrument.name))}
       back="/year/visits"
-      foot={over ? undefined : <NextStep model={model} />}
+      foot={over ? undefined : <NextStep model={model} quiet={open.length > 0} />}
     >
       <VisitWay steps={VISIT_STATES.map((each) => copy.states[each])} at={at} label={copy.wayLabel(state)} />
       <Text tone="quiet">{copy.stateText(state)}</Text>
@@ -50,15 +50,15 @@ function VisitScreen({ visit }: { visit: Card<'visit'> }) {
   );
 }
 
-/** What is done next: sending it, bringing it, fetching it. */
-function NextStep({ model }: { model: VisitModel }) {
+/** What is done next: sending it, bringing it, fetching it. @param quiet something else comes first */
+function NextStep({ model, quiet }: { model: VisitModel; quiet: boolean }) {
   const { state, link, busy, away, bring, fetchBack } = model;
   const [expected, setExpected] = useState('');
   const [bringing, setBringing] = useState(false);
   if (state === 'brought')
     return (
       <>
-        <Button title={copy.fetch} onPress={() => fetchBack(away)} />
+        <Button rank={quiet ? 'outline' : 'solid'} title={copy.fetch} onPress={() => fetchBack(away)} />
         {away.length > 1 &&
           away.map((sheet) => (
             <Button
@@ -80,7 +80,11 @@ function NextStep({ model }: { model: VisitModel }) {
   return (
     <>
       {state === 'planned' && <Button title={copy.send} busy={busy} onPress={link.make} />}
-      <Button rank={state === 'planned' ? 'outline' : undefined} title={copy.bring} onPress={() => setBringing(true)} />
+      <Button
+        rank={state === 'planned' || quiet ? 'outline' : 'solid'}
+        title={copy.bring}
+        onPress={() => setBringing(true)}
+      />
     </>
   );
 }

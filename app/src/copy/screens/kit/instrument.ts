@@ -5,6 +5,8 @@ import { listWords } from '@/copy/lists';
 export const copy = {
   brief: 'Brief for the workshop',
   briefText: 'What is noticed, found, changed and due, on one page.',
+  passport: 'Passport',
+  passportText: 'Its whole life: what it is told by, its state, and everything that was done.',
   lookedOver: 'Looked over',
   whatWasSeen: 'What was seen, each thing as a line over the years.',
   putOnTheStand: (name: string) => `Put ${name} on the stand`,

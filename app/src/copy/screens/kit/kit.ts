@@ -1,5 +1,7 @@
 /** What features/kit/Kit.tsx says. */
 export const copy = {
+  givenAway: 'Given away',
+  givenRow: (to: string, when: string) => `To “${to}”, ${when}`,
   atTheWorkshop: 'at the workshop',
   addAnInstrument: 'Add an instrument',
   householdAndAccount: 'Household and account',

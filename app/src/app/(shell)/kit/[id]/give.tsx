@@ -1,0 +1,1 @@
+export { GiveRoute as default } from '@/features/jobs/routes';

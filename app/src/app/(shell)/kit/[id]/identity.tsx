@@ -1,0 +1,1 @@
+export { IdentityRoute as default } from '@/features/jobs/routes';

@@ -1,0 +1,1 @@
+export { PassportRoute as default } from '@/features/jobs/routes';

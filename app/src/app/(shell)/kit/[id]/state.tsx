@@ -1,0 +1,1 @@
+export { StateRoute as default } from '@/features/photo/routes';

@@ -1,0 +1,1 @@
+export { GivenRoute as default } from '@/features/jobs/routes';

@@ -1,0 +1,1 @@
+export { Take as default } from '@/features/jobs/routes';
