@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { addInstrument, expect, expectAccessible, keptOnDevice, signUp, test } from '../fixtures';
-import type { Page } from '@playwright/test';
+import { addInstrument, expect, expectAccessible, keptOnDevice, newEmail, PASSWORD, signUp, test } from '../fixtures';
+import { request, type Page } from '@playwright/test';
 
 /** Every route there is, opened by its address: cold, and again without a connection. Nothing may break, nor stay empty. */
 const ROUTES = fileURLToPath(new URL('../../app/src/app/(shell)', import.meta.url));
@@ -35,6 +35,22 @@ async function keepTimeOfTheAzores(page: Page): Promise<void> {
   expect(answer.status()).toBe(200);
 }
 
+/** Another household takes an instrument of this one over. */
+async function handOver(page: Page, instrumentId: string): Promise<void> {
+  const taker = await request.newContext({
+    baseURL: new URL(page.url()).origin,
+    extraHTTPHeaders: { 'x-tembrin': '1' },
+  });
+  const headers = { 'x-tembrin': '1' };
+  const account = { email: newEmail(), password: PASSWORD, timeZone: 'UTC' };
+  expect((await taker.post('/api/v1/accounts', { data: account })).status()).toBe(201);
+  const answer = await page.request.post('/api/v1/handovers', { data: { instrumentId }, headers });
+  const { id, key } = (await answer.json()) as { id: string; key: string };
+  expect((await taker.post('/api/v1/handovers/take', { data: { key } })).status()).toBe(200);
+  expect((await page.request.post(`/api/v1/handovers/${id}/complete`, { headers })).status()).toBe(200);
+  await taker.dispose();
+}
+
 /** A small household with one of everything, and several instruments; what stands for the names in brackets. */
 async function household(page: Page): Promise<Readonly<Record<string, readonly string[]>>> {
   await signUp(page);
@@ -57,6 +73,18 @@ async function household(page: Page): Promise<Readonly<Record<string, readonly s
   const bow = randomUUID();
   const ofBow = { title: 'Spare', ownOf: null, instrumentIds: [id], use: 'seldom', gone: false };
   await post('cards', { cards: [{ id: bow, kind: 'bow', facts: ofBow }] });
+  const given = randomUUID();
+  await post('instruments', { ...facts, id: given, name: 'Sixth' });
+  await handOver(page, given);
+  const [brief, visit] = [randomUUID(), randomUUID()];
+  const told = { instrumentId: id, title: 'A buzz', about: '', sections: [], wishes: '', photos: [] };
+  const planned = { briefIds: [brief], contactId: null, date: null, askedAt: null, endedAt: null };
+  await post('cards', {
+    cards: [
+      { id: brief, kind: 'brief', facts: told },
+      { id: visit, kind: 'visit', facts: planned },
+    ],
+  });
   const event = (type: string, payload: object) => {
     const time = new Date(Date.now() - 3_600_000).toISOString();
     return { id: randomUUID(), instrumentId: id, type, occurredAt: time, recordedAt: time, payload };
@@ -80,6 +108,8 @@ async function household(page: Page): Promise<Readonly<Record<string, readonly s
     look: LOOKS,
     job: SOME_JOBS,
     trouble: [trouble.id],
+    visit: [visit],
+    given: [given],
   };
 }
 

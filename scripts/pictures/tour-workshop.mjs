@@ -4,18 +4,6 @@ import { PHONE } from './visit.mjs';
 export async function workshop({ page, button, link, heading, take, now }) {
   await page.goto('/year/contacts');
   await heading('Whom you call');
-  for (const [name, role, phone] of [
-    ['The bench at the quay', 'Workshop', '+44 1632 960123'],
-    ['Ana Pereira', 'Teacher', '+44 1632 960170'],
-  ]) {
-    await button('Write somebody down').click();
-    const sheet = page.getByRole('dialog');
-    await page.getByLabel('Name', { exact: true }).fill(name);
-    await page.getByRole('radio', { name: role }).click();
-    await page.getByLabel('Phone').fill(phone);
-    await sheet.getByRole('button', { name: 'Write somebody down' }).click();
-    await page.getByRole('link', { name: `Call ${name}, ${phone}` }).waitFor();
-  }
   await take('contacts');
   await now();
   await link('Kit').click();

@@ -1,5 +1,6 @@
 import {
   type appointmentSchema,
+  type Contact,
   type BowFacts,
   dateOfDay,
   localDay,
@@ -25,6 +26,7 @@ export type DemoCard = { id: string } & (
   | { kind: 'set'; facts: z.infer<typeof ownSetSchema> }
   | { kind: 'appointment'; facts: z.infer<typeof appointmentSchema> }
   | { kind: 'bow'; facts: BowFacts }
+  | { kind: 'contact'; facts: Contact }
 );
 
 type Owned = InstrumentFacts & { id: string; name: string };
@@ -43,6 +45,19 @@ const PRICES: readonly (readonly [name: string, part: Price['part'], by: Price['
   ['Plover', 'strings', 'workshop', 29, 36],
   ['Dunlin', 'strings', 'self', 8, 12],
   ['Curlew', 'strings', 'self', 65, 80],
+];
+
+/** Whom the library calls; numbers are of those kept free for stories. */
+export const CONTACTS: readonly Contact[] = [
+  {
+    title: 'The bench at the quay',
+    role: 'workshop',
+    phones: ['+44 1632 960123'],
+    emails: ['bench@example.org'],
+    address: '4 Rope Walk',
+    note: 'Closed on Mondays.',
+  },
+  { title: 'Ines, who teaches', role: 'teacher', phones: ['+44 1632 960170'], emails: [], address: '', note: '' },
 ];
 
 /** Spares, occasions and prices of the library, around today. */

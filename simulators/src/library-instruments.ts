@@ -73,6 +73,8 @@ export interface Habit {
   /** A second bow that rests in the case: when it was rehaired, and its hair looked at. */
   spareBow?: { title: string; rehaired: number; looked: number };
   checkedUp: readonly number[];
+  /** What the workshop did, and what it took for it in the library's currency. */
+  worked?: readonly { daysAgo: number; words: string; part: 'hair' | 'checkup' | null; amount: number }[];
   schools?: SchoolChoices;
   /** Figures of the set-up sheet as they were measured, oldest first. */
   measured?: readonly { daysAgo: number; figure: Figure; value: number }[];
@@ -123,6 +125,11 @@ export const SHELF: readonly Habit[] = [
     rehaired: [{ daysAgo: 330 }],
     hairLooked: [120],
     checkedUp: [500, 320, 95],
+    worked: [
+      { daysAgo: 330, words: 'Rehair', part: 'hair', amount: 62 },
+      { daysAgo: 320, words: 'Checkup; the open seam at the lower bout glued', part: 'checkup', amount: 48 },
+      { daysAgo: 95, words: 'Checkup; the post moved by a hair', part: 'checkup', amount: 35 },
+    ],
     schools: { slack: 'B' },
     measured: [
       ...over('bow-turns', [325, 6], [240, 6], [150, 6.5], [70, 7], [12, 7]),

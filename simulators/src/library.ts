@@ -23,7 +23,7 @@ import {
 } from '@tembrin/core';
 import { chanceFrom, type Chance } from './chance';
 import { libraryAir, type DemoAir } from './library-air';
-import { libraryCards, type DemoCard } from './library-cards';
+import { CONTACTS, libraryCards, type DemoCard } from './library-cards';
 import { SHELF, type Habit } from './library-instruments';
 
 export interface DemoInstrument extends InstrumentFacts {
@@ -45,6 +45,8 @@ export interface DemoLibrary {
   currency: string;
 }
 
+/** What the library pays in. */
+const CURRENCY = 'EUR';
 /** The library's record goes back a year and a half. */
 const RECORD_DAYS = 548;
 /** In the last days only what is meant to be noticed was left undone. */
@@ -74,10 +76,14 @@ export function demoLibrary(nowMs: number, timeZone: string, seed = 0.4142): Dem
         chanceFrom(seed / 3),
       ),
       ...made.flatMap(({ bows }) => bows),
+      ...contactCards(nowMs, chanceFrom(seed / 7)),
     ],
-    currency: 'EUR',
+    currency: CURRENCY,
   };
 }
+
+const contactCards = (nowMs: number, dice: Chance): DemoCard[] =>
+  CONTACTS.map((facts) => ({ id: dice.id(nowMs), kind: 'contact', facts }));
 
 /** What an instrument of this habit is. */
 function factsOf(habit: Habit): InstrumentFacts {
@@ -143,6 +149,7 @@ function instrumentHistory(
   recordUpkeep(history);
   recordLooks(history, chanceFrom(0.3 + place / 100));
   const bows = spareBowOf(history, instrument.id, dice);
+  recordWork(history, dice);
   recordPlaying(history, chance);
   return { instrument, bows, events: events.sort((a, b) => (a.occurredAt < b.occurredAt ? -1 : 1)) };
 }
@@ -195,6 +202,14 @@ function recordLooks({ habit, today, at, add }: History, dice: Chance): void {
       if (mended !== undefined) add('finding-settled', at(today - mended, 12), { findingId, how: 'mended' }, dice);
     });
     add('look-over-ended', endedAt, { overId }, dice);
+  }
+}
+
+/** What the workshop did, and what it cost. */
+function recordWork({ habit, today, at, add }: History, dice: Chance): void {
+  for (const { daysAgo, words, part, amount } of habit.worked ?? []) {
+    const cost = { amount, currency: CURRENCY };
+    add('worked-on', at(today - daysAgo, 12), { by: 'workshop', words, part, cost, visitId: null }, dice);
   }
 }
 

@@ -5,6 +5,8 @@ import {
   currencySchema,
   lifeDays,
   nextPerformance,
+  paidSince,
+  pricesPaid,
   occasionSchema,
   priceSchema,
   spansBetween,
@@ -152,6 +154,63 @@ describe('the year’s plan', () => {
     expect(dayOf([item()], [], [{ ...own, lifeFrom: 5 }])).toBe(60);
     expect(appointmentSchema.safeParse({ ...own, date: '14.3.2026' }).success).toBe(false);
   });
+});
+
+test('what is at the workshop is not due before it is looked for, unless the player set a day', () => {
+  const awayUntil = TODAY + 9;
+  expect(dayOf([item({ window: { early: inDays(-20), middle: inDays(-5), late: inDays(30) }, awayUntil })])).toBe(9);
+  expect(
+    plan([item({ window: { early: inDays(-20), middle: inDays(-5), late: inDays(30) }, awayUntil })]).items[0]!.placed,
+  ).toEqual({
+    by: 'workshop',
+  });
+  expect(dayOf([item({ awayUntil })])).toBe(60);
+  const [first, second] = plan([
+    item({
+      part: 'hair',
+      who: 'workshop',
+      awayUntil,
+      window: { early: inDays(2), middle: inDays(4), late: inDays(80) },
+    }),
+    item({
+      part: 'checkup',
+      who: 'workshop',
+      instrumentId: CELLO,
+      window: { early: inDays(0), middle: inDays(3), late: inDays(60) },
+    }),
+  ]).items;
+  expect(first!.day - TODAY).toBeGreaterThanOrEqual(9);
+  expect(second!.day).toBe(first!.day);
+});
+
+test('what was paid tells prices: the range of the last three, in the household’s currency; and what the year came to', () => {
+  const { event } = scribe(VIOLIN);
+  const paid = (daysAgo: number, part: string | null, amount: number, currency = 'EUR') =>
+    event('worked-on', NOW - daysAgo * DAY_MS, {
+      by: 'workshop',
+      words: 'Work',
+      part,
+      cost: { amount, currency },
+      visitId: null,
+    });
+  const { doneWorks } = foldLog(
+    [
+      paid(900, 'hair', 40),
+      paid(700, 'hair', 60),
+      paid(300, 'hair', 65),
+      paid(30, 'hair', 62),
+      paid(29, 'hair', 900, 'SEK'),
+      paid(20, null, 30),
+      paid(10, 'of-old', 5),
+      event('worked-on', NOW, { by: 'self', words: 'Nothing paid', part: 'strings', cost: null, visitId: null }),
+    ],
+    NOW,
+    'UTC',
+  );
+  expect(pricesPaid(VIOLIN, doneWorks, 'EUR')).toEqual([
+    { part: 'hair', by: 'workshop', instrumentId: VIOLIN, low: 60, high: 65 },
+  ]);
+  expect(paidSince(doneWorks, 'EUR', NOW - 365 * DAY_MS)).toBe(65 + 62 + 30 + 5);
 });
 
 describe('what comes due', () => {

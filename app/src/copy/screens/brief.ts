@@ -21,6 +21,8 @@ export const copy = {
   besides: 'Something besides',
   addIt: 'Add it',
   send: 'On to the visit',
+  remove: 'Remove the brief',
+  removed: 'The brief is removed.',
   print: 'Save as PDF',
   paper: 'Paper',
   papers: { a4: 'A4', letter: 'Letter' },

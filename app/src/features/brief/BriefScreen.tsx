@@ -74,6 +74,7 @@ function Written({ instrument, model }: { instrument: Instrument; model: BriefMo
       <Photos instrument={instrument} model={model} />
       <Choice label={copy.paper} options={optionsOf(copy.papers)} value={paper} onChange={setPaper} />
       <Button rank="outline" title={copy.print} disabled={busy} onPress={print} start />
+      {model.remove && <Button rank="plain" title={copy.remove} onPress={model.remove} start flush />}
     </Stack>
   );
 }

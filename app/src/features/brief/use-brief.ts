@@ -3,7 +3,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { sentenceOf } from '@/state/api';
 import { useAssessment, useComplete, useYearPlan } from '@/state/assessments';
-import { addCards, changeCard, useCardStore } from '@/state/cards';
+import { addCards, changeCard, removeCard, useCards, useCardStore } from '@/state/cards';
 import { notify, notifyProblem } from '@/state/notice';
 import { usePreferences } from '@/state/preferences';
 import { usualAsks } from '@/copy/brief';
@@ -77,7 +77,10 @@ function useDraft(instrument: Instrument) {
   const kept = card !== null && edited === null;
   /** What may be asked for: what is on record, and what is usual. */
   const asks = withAsked(compose().asked, usualAsks(instrument.family));
-  return { asks, log, moment, draft, change, keep, problem, anew, kept, id: kept ? card.id : null };
+  const inVisit = useCards('visit').some(({ facts }) => card !== null && facts.briefIds.includes(card.id));
+  /** Takes it away; one that a visit is made of stays as long as that does. */
+  const remove = card === null || inVisit ? null : () => void removeCard(card, copy.removed);
+  return { remove, asks, log, moment, draft, change, keep, problem, anew, kept, id: kept ? card.id : null };
 }
 
 /** Things to be asked for, each part once. */

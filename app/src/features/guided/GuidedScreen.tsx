@@ -16,6 +16,7 @@ import { Row, Split, Stack } from '@/ui/layout';
 import { inUnits } from '@/copy/measures';
 import { copy } from '@/copy/screens/guided/guided';
 import { HandsBusyView } from '../hands-busy';
+import { CallFor } from '../call-route';
 import { StepDrawing } from './StepDrawing';
 
 export interface GuidedProps {
@@ -133,6 +134,7 @@ function StepInHand({ step, kind }: { step: GuidedStep; kind: 'body' | 'large' }
         </Text>
       ))}
       {step.caution && <Text tone="now">{inUnits(step.caution)}</Text>}
+      {step.caution?.includes('luthier') && <CallFor role="workshop" />}
     </Stack>
   );
 }

@@ -51,38 +51,31 @@ function StateScreen({ instrument }: { instrument: Instrument }) {
           const { title, optional } = VIEW_DATA[each];
           const when = seen ? dateWords(seen.at, nowMs, timeZone) : optional ? copy.ifAny : copy.never;
           return (
-            <View role="listitem" key={each}>
+            <Row role="listitem" key={each} gap="one" align="center" padY="small" rule="bottom">
+              {seen ? (
+                <PhotoTile instrumentId={instrument.id} photo={seen.photo} label={title} width={84} height={63} />
+              ) : (
+                <Stack width={84} height={63} framed round align="center" justify="center">
+                  <Camera size={22} color={quiet} aria-hidden />
+                </Stack>
+              )}
               <Press
                 role="button"
                 aria-label={copy.choose(title, when)}
                 aria-pressed={each === view}
                 onPress={() => setChosen(each)}
-                row
-                gap="one"
-                align="center"
-                padY="small"
+                grow
                 touch
-                rule="bottom"
+                justify="center"
                 mark={each === view ? true : 'room'}
                 padLeft="half"
               >
-                {seen ? (
-                  <PhotoTile instrumentId={instrument.id} photo={seen.photo} label={title} width={84} height={63} />
-                ) : (
-                  <Stack width={84} height={63} framed round align="center" justify="center">
-                    <Camera size={22} color={quiet} aria-hidden />
-                  </Stack>
-                )}
-                <Stack grow>
-                  <Row gap="small" align="baseline">
-                    <Text kind={each === view ? 'strong' : 'body'}>{title}</Text>
-                  </Row>
-                  <Text kind="small" tone="quiet">
-                    {when}
-                  </Text>
-                </Stack>
+                <Text kind={each === view ? 'strong' : 'body'}>{title}</Text>
+                <Text kind="small" tone="quiet">
+                  {when}
+                </Text>
               </Press>
-            </View>
+            </Row>
           );
         })}
       </View>

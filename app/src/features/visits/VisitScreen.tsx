@@ -103,19 +103,39 @@ function Answers({ model, answers }: { model: VisitModel; answers: VisitModel['a
 }
 
 function Sheets({ model }: { model: VisitModel }) {
+  const { sheets, takeOut, over, others, add } = model;
+  const [adding, setAdding] = useState(false);
   return (
     <View>
       <Text kind="heading" level={2}>
         {copy.sheets}
       </Text>
-      {model.sheets.map(({ brief, instrument }) => (
-        <LinkRow
-          key={brief.id}
-          href={{ pathname: '/kit/[id]/brief', params: { id: instrument.id } }}
-          title={`${instrument.name}: ${brief.facts.title}`}
-          text={copy.toBeDone(brief.facts.asked?.length ?? 0)}
-        />
+      {sheets.map(({ brief, instrument }) => (
+        <Stack key={brief.id}>
+          <LinkRow
+            href={{ pathname: '/kit/[id]/brief', params: { id: instrument.id } }}
+            title={`${instrument.name}: ${brief.facts.title}`}
+            text={copy.toBeDone(brief.facts.asked?.length ?? 0)}
+          />
+          {takeOut && !over && (
+            <Button rank="plain" title={copy.takeOut(instrument.name)} onPress={() => takeOut(brief.id)} start flush />
+          )}
+        </Stack>
       ))}
+      {!over && others.length > 0 && !adding && (
+        <Button rank="plain" title={copy.more} onPress={() => setAdding(true)} start flush />
+      )}
+      {adding && (
+        <Choice
+          label={copy.more}
+          options={others.map(({ id, name }) => ({ value: id, title: name }))}
+          value={null}
+          onChange={(id) => {
+            setAdding(false);
+            add(id);
+          }}
+        />
+      )}
     </View>
   );
 }

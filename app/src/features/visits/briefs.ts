@@ -36,10 +36,16 @@ export function useVisitStates(): ReadonlyMap<string, VisitState> {
   );
 }
 
-/** The brief of an instrument that is being written: the last that belongs to no visit that is over; null: none. */
-export function useBriefCard({ id }: Instrument): Card<'brief'> | null {
+/** The briefs that are being written, by their instruments: of each the last that belongs to no visit that is over. */
+export function useBriefsBeingWritten(): ReadonlyMap<string, Card<'brief'>> {
   const visits = useCards('visit');
   const states = useVisitStates();
   const past = new Set(visits.flatMap((visit) => (isOver(states.get(visit.id)!) ? visit.facts.briefIds : [])));
-  return useCards('brief').findLast((card) => card.facts.instrumentId === id && !past.has(card.id)) ?? null;
+  const briefs = useCards('brief').filter((card) => !past.has(card.id));
+  return new Map(briefs.map((card) => [card.facts.instrumentId, card]));
+}
+
+/** The brief of an instrument that is being written; null: none. */
+export function useBriefCard({ id }: Pick<Instrument, 'id'>): Card<'brief'> | null {
+  return useBriefsBeingWritten().get(id) ?? null;
 }

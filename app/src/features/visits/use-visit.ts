@@ -3,16 +3,18 @@ import { useState } from 'react';
 import { act } from '@/state/actions';
 import { sentenceOf } from '@/state/api';
 import { useAssessmentStore } from '@/state/assessment-store';
-import { changeCard, useCards, useCardStore } from '@/state/cards';
+import { addCards, changeCard, useCards, useCardStore } from '@/state/cards';
 import { useHousehold } from '@/state/household';
 import { notify, notifyProblem } from '@/state/notice';
+import { usePreferences } from '@/state/preferences';
+import { useYear } from '@/state/year';
 import { makeShare, revokeShare, useFreshShares, useShares } from '@/state/shares';
 import { dateWords } from '@/copy/dates';
 import { copy } from '@/copy/screens/visits/visit';
 import { dayOfDate, HOUR_MS, startOfLocalDay } from '@tembrin/core/time';
-import { isOver, VISIT_STATES } from '@tembrin/core/visits';
+import { isOver, MOST_SHEETS, VISIT_STATES } from '@tembrin/core/visits';
 import { useMoment } from '../air/where';
-import { useVisitStates } from './briefs';
+import { composedFor, useBriefsBeingWritten, useVisitStates } from './briefs';
 
 /** The sheets of a visit: each instrument with its brief and its stay. */
 function useSheets(visit: Card<'visit'>) {
@@ -29,6 +31,26 @@ function useSheets(visit: Card<'visit'>) {
   });
 }
 export type SheetOfVisit = ReturnType<typeof useSheets>[number];
+
+/** Instruments that are not in a visit yet, and a brief for each: the one that is being written, else one composed now. */
+function useOthers(inVisit: readonly string[]) {
+  const instruments = useHousehold((state) => state.household?.instruments) ?? [];
+  const assessed = useAssessmentStore((state) => state.byInstrument);
+  const { items } = useYear();
+  const lengths = usePreferences((state) => state.lengths);
+  const writing = useBriefsBeingWritten();
+  const briefFor = async (instrumentId: string): Promise<string> => {
+    const known = writing.get(instrumentId);
+    if (known) return known.id;
+    const facts = { ...composedFor(assessed[instrumentId]!, items, lengths), instrumentId };
+    const [card] = await addCards([{ kind: 'brief', facts }], null);
+    return card!.id;
+  };
+  return {
+    briefFor,
+    instruments: instruments.filter(({ id }) => !inVisit.includes(id) && assessed[id] !== undefined),
+  };
+}
 
 /** Dates of this place, in words. */
 export function useDates() {
@@ -97,6 +119,14 @@ export function useVisit(visit: Card<'visit'>) {
   const change = (part: Partial<typeof facts>, done: string | null) =>
     void ask(() => changeCard(visit, { ...facts, ...part }, done));
   const now = () => new Date().toISOString();
+  const others = useOthers(sheets.map(({ instrument }) => instrument.id));
+  const add = (instrumentId: string) =>
+    void ask(async () => {
+      const briefId = await others.briefFor(instrumentId);
+      await changeCard(visit, { ...facts, briefIds: [...facts.briefIds, briefId].slice(0, MOST_SHEETS) }, null);
+    });
+  const takeOut = (briefId: string) =>
+    change({ briefIds: facts.briefIds.filter((each) => each !== briefId) }, copy.takenOut);
   const bring = async (expected: string | null) => {
     for (const { instrument, stay } of sheets)
       if (!stay) await act(instrument.id, [{ type: 'brought-in', payload: { visitId: id, expected } }], copy.brought);
@@ -108,6 +138,9 @@ export function useVisit(visit: Card<'visit'>) {
   return {
     visit,
     ...dates,
+    others: facts.briefIds.length < MOST_SHEETS ? others.instruments : [],
+    add,
+    takeOut: facts.briefIds.length > 1 ? takeOut : null,
     known,
     sheets,
     state,

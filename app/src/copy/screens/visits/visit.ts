@@ -56,6 +56,8 @@ export const copy = {
   toBeDone: (count: number) =>
     count === 0 ? 'Nothing is ticked to be done yet.' : `${count} ${count === 1 ? 'thing' : 'things'} to be done.`,
   more: 'Another instrument in the same visit',
+  takeOut: (name: string) => `Leave ${name} out`,
+  takenOut: 'Left out of this visit.',
   contact: 'Workshop',
   noContact: 'None chosen',
   addContact: 'Add a workshop',
