@@ -57,7 +57,9 @@ function identityRows({ instrument, identity, value, lengths, timeZone }: Said):
 
 function fittingWords({ strings, reason, known }: Fitting, instrument: Instrument): string {
   const names = stringNames(instrument);
-  const what = strings ? `New ${listWords(strings.map((at) => names[at] ?? String(at + 1)))}` : 'New set';
+  const what = strings
+    ? `New ${listWords(strings.map((at) => names[at] ?? String(at + 1)))} string${strings.length === 1 ? '' : 's'}`
+    : 'New set';
   const why = reason === 'on-record' ? '' : `: ${REASON_NAMES[reason].toLowerCase()}`;
   return `${what}${why}${known ? '' : ', or earlier'}`;
 }

@@ -1,8 +1,8 @@
 import { z } from 'zod';
 import { photoHash } from '../log/photo-events';
 
-/** Bounds of a passport on paper. From memory: forty years of upkeep on some sixty pages. */
-export const PASSPORT_BOUNDS = { sections: 20, rows: 2500, cell: 400, words: 120, photos: 60, all: 600_000 } as const;
+/** Bounds of a passport on paper. From memory: thirty years of upkeep on some sixty pages. */
+export const PASSPORT_BOUNDS = { sections: 20, rows: 1500, cell: 400, words: 120, photos: 60, all: 600_000 } as const;
 
 const words = (most: number) => z.string().trim().max(most, `At most ${most} characters.`);
 const picture = z.strictObject({ photo: photoHash, words: words(PASSPORT_BOUNDS.words) });

@@ -11,6 +11,7 @@ const BOUNDS = { quietMs: 20 * SECOND_MS, heapMb: 384, threads: 2 } as const;
 const LARGER: Partial<Record<TaskName, { quietMs: number; heapMb: number }>> = {
   archive: { quietMs: 60 * SECOND_MS, heapMb: 1024 },
   archivedLog: { quietMs: 60 * SECOND_MS, heapMb: 1024 },
+  passport: { quietMs: 60 * SECOND_MS, heapMb: 512 },
 };
 
 export const TOO_SLOW =

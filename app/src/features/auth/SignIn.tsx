@@ -2,6 +2,7 @@ import { credentialsSchema } from '@tembrin/contract/account';
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { waitingOnDevice } from '@/state/device-store';
+import { takeWanted } from '@/state/wanted';
 import { signIn } from '@/state/household';
 import { AccountForm } from './form';
 import { copy } from '@/copy/screens/auth/sign-in';
@@ -22,7 +23,7 @@ export function SignIn() {
       start={{ email: '', password: '' }}
       submit={async (values) => {
         await signIn(values);
-        router.replace('/now');
+        router.replace(takeWanted('/now'));
       }}
       other={{ title: copy.makeAnAccountInstead, href: '/start' }}
     />

@@ -1,6 +1,7 @@
 import { newAccountSchema } from '@tembrin/contract/account';
 import { router } from 'expo-router';
 import { createAccount } from '@/state/household';
+import { takeWanted } from '@/state/wanted';
 import { AccountForm } from './form';
 import { hereZone } from './time-zone';
 import { copy } from '@/copy/screens/auth/start-your-own';
@@ -16,7 +17,7 @@ export function StartYourOwn() {
       start={{ email: '', password: '', timeZone: hereZone() }}
       submit={async (values) => {
         await createAccount(values);
-        router.replace('/kit/add');
+        router.replace(takeWanted('/kit/add'));
       }}
       other={{ title: copy.iHaveAnAccount, href: '/sign-in' }}
     />
