@@ -8,6 +8,7 @@ import { keepInStep } from '@/state/log';
 import { Broken } from '@/features/Broken';
 import { KeySheet } from '@/features/KeySheet';
 import { watchForUse } from '@/ui/arrival';
+import { keepWanted } from '@/state/wanted';
 import { listenForKeys } from '@/ui/keys';
 import { Theme } from '@/ui/theme';
 
@@ -27,6 +28,8 @@ function keepAppOnDevice() {
 
 export default function Root() {
   useEffect(() => {
+    // Whoever is not signed in is led elsewhere at once: the address they came by is kept before that.
+    keepWanted();
     void checkIn();
     keepAppOnDevice();
     const stops = [keepInStep(), keepAirFresh(), keepAssessed(), listenForKeys(), watchForUse()];

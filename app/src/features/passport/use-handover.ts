@@ -4,6 +4,7 @@ import { useEffect, useState } from 'react';
 import { call, sentenceOf } from '@/state/api';
 import { readAnew, refreshHousehold } from '@/state/household';
 import { notify } from '@/state/notice';
+import { takeWanted } from '@/state/wanted';
 import { copy } from '@/copy/screens/kit/give';
 import { useAsking } from '../visits/use-visit';
 
@@ -83,6 +84,8 @@ export function useTake() {
       setProblem(sentenceOf(error));
     }
   };
+  // Here already: no sign-in leads here once more.
+  useEffect(() => void takeWanted('/kit'), []);
   useRepeatedly(() => void look(), Boolean(key) && !arrived);
   return {
     offer,
