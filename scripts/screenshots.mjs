@@ -5,6 +5,7 @@ import { CHROMIUM } from './lib/chromium.mjs';
 import { ROOT } from './lib/project.mjs';
 import { withThrowaway } from './lib/throwaway.mjs';
 import { laySheet, SHEETS } from './pictures/sheets.mjs';
+import { workshop } from './pictures/tour-workshop.mjs';
 import { air, dark, looking, phone, strings, wide, working } from './pictures/tours.mjs';
 import { PHONE, visit, WIDE } from './pictures/visit.mjs';
 
@@ -17,7 +18,7 @@ const folderOf = (name) => (onSheets.has(name) ? SINGLE : OUT);
 await withThrowaway(async ({ TEMBRIN_URL }) => {
   const { chromium } = await import('@playwright/test');
   const browser = await chromium.launch(CHROMIUM);
-  for (const walk of [phone, air, looking, working, strings])
+  for (const walk of [phone, air, looking, working, workshop, strings])
     await visit(browser, TEMBRIN_URL, { viewport: PHONE, folderOf }, walk);
   await visit(browser, TEMBRIN_URL, { viewport: PHONE, colorScheme: 'dark', folderOf }, dark);
   await visit(browser, TEMBRIN_URL, { viewport: WIDE, folderOf }, wide);

@@ -1,10 +1,12 @@
 import { PHONE } from './visit.mjs';
 
+/** What was told of something done is off the screen again. */
+async function quiet(page) {
+  await page.getByRole('button', { name: /^(Undo|Close)$/ }).waitFor({ state: 'hidden', timeout: 20_000 });
+}
+
 /** A visit to the workshop from brief to what came back, and the passport. */
 export async function workshop({ page, button, link, heading, take, now }) {
-  await page.goto('/year/contacts');
-  await heading('Whom you call');
-  await take('contacts');
   await now();
   await link('Kit').click();
   await link(/^Heron/)
@@ -22,6 +24,7 @@ export async function workshop({ page, button, link, heading, take, now }) {
   await page.getByRole('radio', { name: 'The bench at the quay' }).click();
   await button('Make a link for the workshop').click();
   await page.getByText(/\/workshop\//).waitFor();
+  await quiet(page);
   await take('visit-asked');
   const address = await page.getByText(/\/workshop\//).textContent();
   const outside = await page
@@ -49,12 +52,14 @@ export async function workshop({ page, button, link, heading, take, now }) {
   await outside.close();
   await page.reload();
   await heading('What the workshop answered');
+  await quiet(page);
   await take('visit-answered');
   await button('It was brought').click();
   await button('It was brought').click();
   await page.getByRole('img', { name: /brought/ }).waitFor();
   await now();
   await heading('At the workshop');
+  await quiet(page);
   await take('at-workshop');
   await button('It is back').click();
   await link('Kit').click();
@@ -63,14 +68,10 @@ export async function workshop({ page, button, link, heading, take, now }) {
     .click();
   await link(/^Passport/).click();
   await heading(/^Passport/);
+  await quiet(page);
   await take('passport');
   await link(/^Its state in photographs/).click();
   await heading(/^Its state/);
+  await quiet(page);
   await take('state');
-  await button('Back').click();
-  await link(/^Hand it over/).click();
-  await heading(/^Hand over/);
-  await button('Make the link').click();
-  await page.getByText(/kit\/take/).waitFor();
-  await take('give');
 }

@@ -158,7 +158,6 @@ export async function looking({ page, button, link, heading, take, stand }) {
   await page.getByRole('radio', { name: /^All of it/ }).click();
   await button('Begin').click();
   for (let looks = 1; looks < 6; looks++) await answer('Good', looks);
-  await take('look-guitar');
   await button('Later').click();
   await stand('Tern');
   await link(/^Look it over/).click();
@@ -171,7 +170,6 @@ export async function looking({ page, button, link, heading, take, stand }) {
   await link(/^Measure by photo/).click();
   await page.locator('input[type=file]').setInputFiles((await renderedPhoto(page)).file);
   await page.getByRole('button', { name: /on record/ }).waitFor();
-  await take('photo');
   await button('Back').click();
   await link(/^Gauge at true size/).click();
   await button('It matches').click();
@@ -347,9 +345,6 @@ export async function working({ page, button, link, heading, take, stand }) {
   await heading('What it could be');
   await page.getByRole('heading', { name: 'What it could be' }).evaluate((title) => title.scrollIntoView());
   await take('wrong-strings');
-  await link(/^Write the brief/).click();
-  await page.getByLabel('Headline').waitFor();
-  await take('brief');
   await bench();
   await link(/^Jobs, step by step/).click();
   await heading('Jobs, step by step');

@@ -72,12 +72,23 @@ function troubleWords({ symptoms, settled }: Trouble): string {
     .join(' ');
 }
 
-/** Everything that was done at workshops, the newest first. */
+/** A sentence with one full stop at its end. */
+const ended = (words: string) => (words.endsWith('.') ? words : `${words}.`);
+
+/** Everything that was done at workshops, the newest first; what is told by the work itself is not told twice. */
 function workshopRows({ checkups, stays, works, rehairs }: Passport, { timeZone }: Said): PassportRow[] {
   const date = fullDateWords(timeZone);
+  const toldBy =
+    (part: string) =>
+    ({ at }: { at: number }) =>
+      !works.some((work) => work.part === part && date(work.at) === date(at));
   const all = [
-    ...checkups.map(({ at, known }) => ({ at, words: `Checkup${known ? '' : ', or earlier'}` })),
-    ...rehairs.map(({ at, known }) => ({ at, words: `Bow rehaired${known ? '' : ', or earlier'}` })),
+    ...checkups
+      .filter(toldBy('checkup'))
+      .map(({ at, known }) => ({ at, words: `Checkup${known ? '' : ', or earlier'}` })),
+    ...rehairs
+      .filter(toldBy('hair'))
+      .map(({ at, known }) => ({ at, words: `Bow rehaired${known ? '' : ', or earlier'}` })),
     ...stays.map(({ at, backAt }) => ({
       at,
       words: backAt === null ? 'At the workshop' : `At the workshop until ${date(backAt)}`,
@@ -130,7 +141,7 @@ export function passportSections(passport: Passport, said: Said): PassportSectio
       title: 'What was found',
       rows: passport.findings.map(({ finding, settled }) => [
         date(finding.at),
-        `${findingWords(finding, instrument)}.${settled ? ` ${SETTLED_WORDS[settled.how]}, ${date(settled.at)}.` : ''}`,
+        `${ended(findingWords(finding, instrument))}${settled ? ` ${SETTLED_WORDS[settled.how]}, ${date(settled.at)}.` : ''}`,
       ]),
     },
     { title: 'What was wrong', rows: passport.troubles.map((trouble) => [date(trouble.at), troubleWords(trouble)]) },

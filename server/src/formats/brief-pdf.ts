@@ -15,13 +15,13 @@ export interface BriefSheet {
   /** The instrument's name. */
   name: string;
   /** Its photographs, JPEG. */
-  pictures: readonly Buffer[];
+  pictures: readonly Uint8Array[];
   /** How many more were to go along and are not kept. */
   missing: number;
 }
 
 /** Photographs in rows, on a further page where there is no room. */
-function photographs(doc: Doc, within: PDFKit.PDFStructureElement, pictures: readonly Buffer[]): void {
+function photographs(doc: Doc, within: PDFKit.PDFStructureElement, pictures: readonly Uint8Array[]): void {
   const width = (doc.page.width - 2 * MARGIN - (ACROSS - 1) * BETWEEN) / ACROSS;
   const height = width * 0.75;
   pictures.forEach((picture, at) => {
@@ -30,7 +30,7 @@ function photographs(doc: Doc, within: PDFKit.PDFStructureElement, pictures: rea
     const [x, y] = [MARGIN + column * (width + BETWEEN), doc.y];
     within.add(
       doc.struct('Figure', { alt: `Photograph ${at + 1} of ${pictures.length}` }, () => {
-        doc.image(picture, x, y, { fit: [width, height], align: 'center', valign: 'center' });
+        doc.image(Buffer.from(picture), x, y, { fit: [width, height], align: 'center', valign: 'center' });
       }),
     );
     doc.y = column === ACROSS - 1 || at === pictures.length - 1 ? y + height + BETWEEN : y;
@@ -60,6 +60,13 @@ function forTheWorkshop(doc: Doc, within: PDFKit.PDFStructureElement): void {
       .stroke(INK.line);
   }
   doc.endMarkedContent();
+}
+
+/** What a brief is printed of. */
+export interface BriefPages {
+  sheets: readonly BriefSheet[];
+  paper: Paper;
+  atMs: number;
 }
 
 /** A box for a pencil, before a line that stands beside it. */

@@ -1,6 +1,7 @@
 import { demoLibrary } from '@tembrin/simulators';
 import type { CalendarPreview } from '@tembrin/contract';
 import { readCalendar } from '../formats/calendar-read';
+import type { BriefPages } from '../formats/brief-pdf';
 import type { PassportPages } from '../formats/passport-pdf';
 import { fail } from '../problems/problems';
 import { archivedLog, archiveParts } from './archive';
@@ -32,6 +33,9 @@ export const TASKS = {
   archivedLog,
   contacts: atOnce(({ path }: { path: string }) => readContacts(path)),
   // What writes pages is large, and read by nobody else.
+  brief: atOnce(async ({ sheets, paper, atMs }: BriefPages) =>
+    (await import('../formats/brief-pdf')).briefPdf(sheets, paper, new Date(atMs)),
+  ),
   passport: atOnce(async (pages: PassportPages) => (await import('../formats/passport-pdf')).passportPdf(pages)),
   calendar: atOnce(async ({ text, timeZone, nowMs }: CalendarText): Promise<CalendarPreview> => {
     try {

@@ -1,6 +1,6 @@
 import type { Paper } from '@tembrin/contract';
-import { briefPdf } from '../formats/brief-pdf';
 import { fail } from '../problems/problems';
+import { outcomeApart } from '../reading/apart';
 import type { CardScope } from './cards';
 import type { PhotoScope } from './photos';
 import type { HouseholdScope } from './scope';
@@ -27,6 +27,7 @@ export class BriefScope {
     const { photos } = card.facts;
     const pictures = await this.photos.readAll(instrument.id, photos);
     const missing = photos.length - pictures.length;
-    return briefPdf([{ brief: card.facts, name: instrument.name, pictures, missing }], paper, new Date());
+    const sheets = [{ brief: card.facts, name: instrument.name, pictures, missing }];
+    return Buffer.from(await outcomeApart('brief', { sheets, paper, atMs: Date.now() }));
   }
 }

@@ -2,10 +2,10 @@ import { PAPERS, WORKSHOP_ROOT, type Paper } from '@tembrin/contract';
 import { Router, urlencoded, type Request, type Response } from 'express';
 import type { Database } from '../database/connect';
 import { FONTS, type Face } from '../formats/fonts';
-import { briefPdf } from '../formats/brief-pdf';
 import { workshopLimits } from '../http/limits';
 import type { Watch } from '../operating/watch';
 import type { Storage } from '../photos/storage';
+import { outcomeApart } from '../reading/apart';
 import { PhotoScope } from '../store/photos';
 import { keepAnswer, shareAt, type OpenShare } from '../store/shares';
 import { readAnswer, type Fields } from './form';
@@ -106,7 +106,8 @@ export function workshopPages({ database, storage, secret, watch }: Parts): Rout
         sheets.push({ brief, name: brief.name, pictures, missing: brief.photos.length - pictures.length });
       }
       response.setHeader('Content-Disposition', 'inline; filename="tembrin-brief.pdf"');
-      response.type('application/pdf').send(await briefPdf(sheets, paper, new Date()));
+      const made = await outcomeApart('brief', { sheets, paper, atMs: Date.now() });
+      response.type('application/pdf').send(Buffer.from(made));
     }),
   );
   return router;

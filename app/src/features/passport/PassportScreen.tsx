@@ -49,12 +49,12 @@ export function PassportPage({
 }) {
   const instrument = assessment.facts;
   const model = usePassport(instrument, assessment);
-  const { sections, passport, busy, print } = model;
+  const { sections, passport, busy, print, airComing } = model;
   return (
     <Screen
       title={`${copy.title}: ${instrument.name}`}
       back={back}
-      foot={own && <Button title={copy.print} busy={busy} onPress={print} />}
+      foot={own && <Button title={copy.print} busy={busy} disabled={airComing} onPress={print} />}
     >
       {note !== undefined && <Text tone="quiet">{note}</Text>}
       <Row gap="one" align="center">
@@ -70,6 +70,7 @@ export function PassportPage({
       {sections.map((section) => (
         <Section key={section.title} section={section} />
       ))}
+      {own && airComing && <Text tone="quiet">{copy.airComing}</Text>}
       {own && <OnPaper model={model} />}
     </Screen>
   );

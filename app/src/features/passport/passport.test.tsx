@@ -105,7 +105,7 @@ test('a passport tells a life in rows, the newest first, and what it is told by 
     ['Rest height, left foot', expect.stringMatching(/^34 mm \(.*\); 30 mm \(.*\)$/)],
   ]);
   expect(rowsOf(page, 'Strings')!.map(([, words]) => words)).toEqual(['New E string: one broke', 'New set: worn']);
-  expect(rowsOf(page, 'Workshop')!.map(([, words]) => words)).toEqual(['Bow rehaired', 'Rehair: €62']);
+  expect(rowsOf(page, 'Workshop')!.map(([, words]) => words)).toEqual(['Rehair: €62']);
 });
 
 test('its value and insurer are told only where that is said', async () => {

@@ -1,6 +1,7 @@
 import type { Instrument, Paper } from '@tembrin/contract';
 import { useState } from 'react';
 import { useCards } from '@/state/cards';
+import { useAir } from '@/state/air';
 import { usePlaces } from '@/state/assessments';
 import { notify } from '@/state/notice';
 import { usePreferences } from '@/state/preferences';
@@ -21,6 +22,8 @@ export function usePassport(instrument: Instrument, assessment: Assessment<Instr
   const [value, setValue] = useState<'no' | 'yes'>('no');
   const [paper, setPaper] = useState<Paper>('a4');
   const { busy, ask } = useAsking();
+  // A life without its air would be wrong in silence.
+  const airComing = useAir((state) => state.air === null);
   const { samples } = instrumentAir(instrument, schools.air, log, places);
   const passport = passportOf(assessment, samples);
   const said = {
@@ -45,6 +48,7 @@ export function usePassport(instrument: Instrument, assessment: Assessment<Instr
     paper,
     setPaper,
     busy,
+    airComing,
     print: () =>
       void ask(async () => {
         const body = { paper, passport: passportDocument(passport, sections, said) };

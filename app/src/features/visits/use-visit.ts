@@ -15,6 +15,7 @@ import { dayOfDate, HOUR_MS, startOfLocalDay } from '@tembrin/core/time';
 import { isOver, MOST_SHEETS, VISIT_STATES } from '@tembrin/core/visits';
 import { useMoment } from '../air/where';
 import { composedFor, useBriefsBeingWritten, useVisitStates } from './briefs';
+import { itemsOfVisit, planFor } from './plan';
 
 /** The sheets of a visit: each instrument with its brief and its stay. */
 function useSheets(visit: Card<'visit'>) {
@@ -116,6 +117,10 @@ export function useVisit(visit: Card<'visit'>) {
   const shares = (useShares((all) => all.shares) ?? []).filter(({ visitId }) => visitId === id);
   const { busy, ask } = useAsking();
   const link = useLink(visit, shares, ask);
+  const due = itemsOfVisit(
+    useYear().items,
+    sheets.map(({ brief }) => brief.facts),
+  );
   const change = (part: Partial<typeof facts>, done: string | null) =>
     void ask(() => changeCard(visit, { ...facts, ...part }, done));
   const now = () => new Date().toISOString();
@@ -153,9 +158,18 @@ export function useVisit(visit: Card<'visit'>) {
     contacts,
     contact: contacts.find((card) => card.id === facts.contactId) ?? null,
     choose: (contactId: string | null) => change({ contactId }, null),
-    setDate: (date: string | null) => change({ date }, null),
+    // The year lays what is to be done in it on the same day.
+    setDate: (date: string | null) =>
+      void ask(async () => {
+        await changeCard(visit, { ...facts, date }, null);
+        if (date !== null) await planFor(due, date);
+      }),
     told: () => change({ askedAt: now() }, copy.toldDone),
-    callOff: () => change({ endedAt: now() }, copy.calledOff),
+    callOff: () =>
+      void ask(async () => {
+        if (link.share) await revokeShare(link.share.id);
+        await changeCard(visit, { ...facts, endedAt: now() }, copy.calledOff);
+      }),
     bring: (expected: string | null) => void bring(expected),
     away: sheets.filter(({ stay }) => stay !== null),
     fetchBack: (some: readonly SheetOfVisit[]) => void fetchBack(some),

@@ -1,7 +1,7 @@
 import type { Card, Share } from '@tembrin/contract';
 import { act as record, enter } from '@/state/actions';
 import { addCards, changeCard } from '@/state/cards';
-import { makeShare, settleAnswer, useShares } from '@/state/shares';
+import { makeShare, revokeShare, settleAnswer, useShares } from '@/state/shares';
 import { runHook } from '@/testing/hook';
 import { anEvent, anInstrument, evenings, newId, openTestHousehold, standAt, TONIGHT } from '@/testing/household';
 import type { Answer } from '@tembrin/core/visits';
@@ -25,6 +25,7 @@ jest.mock('@/state/actions', () => ({
 jest.mock('@/state/shares', () => ({
   ...jest.requireActual<object>('@/state/shares'),
   makeShare: jest.fn(async () => undefined),
+  revokeShare: jest.fn(async () => undefined),
   settleAnswer: jest.fn(async () => undefined),
   useFreshShares: () => true,
 }));
@@ -137,6 +138,22 @@ test('it is brought and fetched back on each instrument’s own log, and sent un
   expect(makeShare).toHaveBeenCalledWith(visit.id);
   await page.after(({ told }) => told());
   expect(jest.mocked(changeCard).mock.calls.at(-1)![1]).toMatchObject({ askedAt: '2026-06-01T20:00:00.000Z' });
+});
+
+test('the year lays what is to be done in a visit on its day; called off, its link closes', async () => {
+  const hair = anEvent(heron, 'rehaired', TONIGHT - 300 * DAY, { reason: 'on-record', known: true });
+  const page = onVisit(shareOf(), [hair]);
+  await page.after(({ setDate }) => setDate('2026-06-09'));
+  expect(jest.mocked(changeCard).mock.calls[0]![1]).toMatchObject({ date: '2026-06-09' });
+  expect(jest.mocked(addCards).mock.calls.flatMap(([cards]) => cards)).toEqual([
+    {
+      kind: 'appointment',
+      facts: expect.objectContaining({ instrumentId: heron.id, part: 'hair', date: '2026-06-09', by: 'workshop' }),
+    },
+  ]);
+  await page.after(({ callOff }) => callOff());
+  expect(revokeShare).toHaveBeenCalled();
+  expect(jest.mocked(changeCard).mock.calls.at(-1)![1]).toMatchObject({ endedAt: '2026-06-01T20:00:00.000Z' });
 });
 
 test('what was done is taken over line by line, on the day it was done; the same line is the same entry', async () => {

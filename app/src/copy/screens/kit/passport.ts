@@ -17,6 +17,7 @@ export const copy = {
   values: { no: 'Left out', yes: 'Told too' },
   paper: 'Paper',
   papers: { a4: 'A4', letter: 'Letter' },
+  airComing: 'Fetching the air it was in …',
   print: 'Save as PDF',
   printed: 'The passport is saved to your downloads.',
   left: (count: number) => `${count} photographs more than go on paper are in the file of photographs.`,
