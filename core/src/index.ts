@@ -26,5 +26,6 @@ export * from './assess';
 export * from './routines';
 export * from './brief';
 export * from './visits';
+export * from './views';
 export * from './passport';
 export * from './exchange';

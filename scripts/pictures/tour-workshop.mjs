@@ -21,7 +21,7 @@ export async function workshop({ page, button, link, heading, take, now }) {
   await take('brief');
   await button('On to the visit').click();
   await heading(/^Visit/);
-  await page.getByRole('radio', { name: 'The bench at the quay' }).click();
+  await page.getByRole('radio', { name: 'Gull and Halyard' }).click();
   await button('Make a link for the workshop').click();
   await page.getByText(/\/workshop\//).waitFor();
   await quiet(page);
@@ -40,7 +40,7 @@ export async function workshop({ page, button, link, heading, take, now }) {
   await form.getByLabel('Cost: Rehair').fill('65');
   await form.getByLabel('Besides, 1', { exact: true }).fill('Glued the open seam');
   await form.getByLabel('Cost: besides, 1').fill('30');
-  await form.getByLabel('Your name').fill('M. at the quay');
+  await form.getByLabel('Your name').fill('M. Halyard');
   await form.getByLabel('Currency').selectOption('EUR');
   await form
     .getByLabel('What the player should know')

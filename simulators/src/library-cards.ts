@@ -50,10 +50,10 @@ const PRICES: readonly (readonly [name: string, part: Price['part'], by: Price['
 /** Whom the library calls; numbers are of those kept free for stories. */
 export const CONTACTS: readonly Contact[] = [
   {
-    title: 'The bench at the quay',
+    title: 'Gull and Halyard',
     role: 'workshop',
     phones: ['+44 1632 960123'],
-    emails: ['bench@example.org'],
+    emails: ['hello@example.org'],
     address: '4 Rope Walk',
     note: 'Closed on Mondays.',
   },

@@ -1,10 +1,11 @@
 import fc from 'fast-check';
-import { airByMonth, identitySchema, PASSPORT_BOUNDS, passportOf, passportSchema, stateOf } from '.';
+import { airByMonth, identitySchema, PASSPORT_BOUNDS, passportOf, passportSchema } from '.';
 import { isViewed, usualFacts, VIEW_DATA, VIEWS, viewsOf } from '../instruments';
 import { scribe } from '../testing/events';
 import { seen } from '../testing/looks';
 import { anyFacts, anyLog, NOW, situation } from '../testing/situations';
 import { DAY_MS, HOUR_MS } from '../time';
+import { stateOf } from '../views';
 
 const { event, session } = scribe();
 const at = (daysAgo: number) => NOW - daysAgo * DAY_MS;

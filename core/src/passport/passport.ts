@@ -1,7 +1,7 @@
 import { mean, quantile } from 'd3-array';
 import type { AirHour } from '../air';
 import type { Assessment } from '../assess';
-import { FIGURE_DATA, isMeasured, viewsOf, type Figure, type View } from '../instruments';
+import { FIGURE_DATA, isMeasured, type Figure } from '../instruments';
 import {
   hoursInAll,
   type DoneWork,
@@ -16,6 +16,7 @@ import {
   type WorkshopStay,
 } from '../log';
 import { dateOfDay, localDay } from '../time';
+import { stateOf, type ViewSeen } from '../views';
 
 /** The air of one month about an instrument, fractions of relative humidity. */
 export interface AirMonth {
@@ -26,12 +27,6 @@ export interface AirMonth {
   lowRh: number;
   highRh: number;
   hours: number;
-}
-
-/** A view of the whole as it was photographed last. */
-export interface ViewSeen {
-  view: View;
-  seen: Photographed | null;
 }
 
 /** The whole life of one instrument as it is on record, each list the newest first. */
@@ -82,14 +77,6 @@ export function airByMonth(samples: readonly AirHour[], timeZone: string): AirMo
 }
 
 const newestFirst = <M extends Mark>(marks: readonly M[]): M[] => [...marks].reverse();
-
-/** Each view of the whole as it was photographed last: what an insurer or a lender is shown. */
-export function stateOf({ log, facts }: Pick<Assessment, 'log' | 'facts'>): ViewSeen[] {
-  return viewsOf(facts.family).map((view) => ({
-    view,
-    seen: log.photos.findLast((photo) => photo.view === view) ?? null,
-  }));
-}
 
 /**
  * The whole life of an instrument, from its log [handbook 11].

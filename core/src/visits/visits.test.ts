@@ -1,5 +1,15 @@
 import fc from 'fast-check';
-import { answerSchema, contactSchema, dialled, isOver, proposalsOf, visitSchema, visitState, VISIT_STATES, type AnswerOf } from '.';
+import {
+  answerSchema,
+  contactSchema,
+  dialled,
+  isOver,
+  proposalsOf,
+  visitSchema,
+  visitState,
+  VISIT_STATES,
+  type AnswerOf,
+} from '.';
 import type { Asked } from '../brief';
 import { logEventSchema } from '../log';
 import { scribe } from '../testing/events';

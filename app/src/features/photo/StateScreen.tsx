@@ -11,7 +11,7 @@ import { FETCHING_LOG } from '@/copy/common';
 import { dateWords } from '@/copy/dates';
 import { copy } from '@/copy/screens/kit/passport';
 import { VIEW_DATA, type View as Seen } from '@tembrin/core/instruments';
-import { stateOf } from '@tembrin/core/passport';
+import { stateOf } from '@tembrin/core/views';
 import { ofInstrument } from '../kit/for-instrument';
 import { AddPhoto } from './AddPhoto';
 import { PhotoTile } from './PhotoTile';
