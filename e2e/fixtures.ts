@@ -150,3 +150,16 @@ export async function throughTheRound(
   await expect(page.getByText(/^The round is done/)).toBeVisible();
   return steps;
 }
+
+/** A picture of one colour, as a phone's camera would hand it over. */
+export async function picture(page: Page, colour: string) {
+  const text = await page.evaluate((shade) => {
+    const canvas = document.createElement('canvas');
+    Object.assign(canvas, { width: 480, height: 640 });
+    const context = canvas.getContext('2d')!;
+    context.fillStyle = shade;
+    context.fillRect(0, 0, 480, 640);
+    return canvas.toDataURL('image/jpeg').split(',')[1]!;
+  }, colour);
+  return { name: `${colour}.jpg`, mimeType: 'image/jpeg', buffer: Buffer.from(text, 'base64') };
+}

@@ -1,19 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import type { Page } from '@playwright/test';
-import { addInstrument, expect, expectAccessible, newEmail, PASSWORD, signUp, test } from '../fixtures';
-
-/** A picture of one colour, as a phone's camera would hand it over. */
-async function picture(page: Page, colour: string) {
-  const text = await page.evaluate((shade) => {
-    const canvas = document.createElement('canvas');
-    Object.assign(canvas, { width: 480, height: 640 });
-    const context = canvas.getContext('2d')!;
-    context.fillStyle = shade;
-    context.fillRect(0, 0, 480, 640);
-    return canvas.toDataURL('image/jpeg').split(',')[1]!;
-  }, colour);
-  return { name: `${colour}.jpg`, mimeType: 'image/jpeg', buffer: Buffer.from(text, 'base64') };
-}
+import { addInstrument, expect, expectAccessible, newEmail, PASSWORD, picture, signUp, test } from '../fixtures';
 
 /** A cello with what it is told by and a first photograph of its state; ends on its passport. */
 async function cello(page: Page) {

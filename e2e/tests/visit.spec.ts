@@ -1,4 +1,4 @@
-import { addInstrument, expect, expectAccessible, signUp, test } from '../fixtures';
+import { addInstrument, expect, expectAccessible, picture, signUp, test } from '../fixtures';
 
 test('a violinist’s brief for a rehair: sent under a link, answered by the workshop without scripts, taken into the log and the costs', async ({
   page,
@@ -16,6 +16,18 @@ test('a violinist’s brief for a rehair: sent under a link, answered by the wor
   await sheet.getByRole('button', { name: 'Write somebody down' }).click();
   await expect(page.getByRole('link', { name: 'Call The bench at the quay, +44 1632 960123' })).toBeVisible();
   await expectAccessible(page, 'contacts');
+
+  // A photograph of where it buzzes.
+  await page.getByRole('link', { name: 'Kit', exact: true }).click();
+  await page.getByRole('link', { name: /^Violin/ }).click();
+  await page.getByRole('link', { name: /^Looked over/ }).click();
+  await page.getByRole('link', { name: /^Photos/ }).click();
+  const [chooser] = await Promise.all([
+    page.waitForEvent('filechooser'),
+    page.getByRole('button', { name: 'Add a photo' }).click(),
+  ]);
+  await chooser.setFiles(await picture(page, 'sienna'));
+  await expect(page.getByText(/^One photo of the household/)).toBeVisible();
 
   // The brief, and what is to be done.
   await page.getByRole('link', { name: 'Kit', exact: true }).click();
@@ -41,6 +53,8 @@ test('a violinist’s brief for a rehair: sent under a link, answered by the wor
   const bench = await outside.newPage();
   await bench.goto(link!);
   await expect(bench.getByRole('heading', { name: 'A buzz, and a rehair' })).toBeVisible();
+  await expect(bench.getByRole('img', { name: 'Violin, photograph 1 of 1' })).toBeVisible();
+  expect((await bench.request.get(`${link}/photo/0/0`)).headers()['content-type']).toBe('image/jpeg');
   await bench.getByText('It is done', { exact: true }).click();
   const done = bench.locator('form').filter({ has: bench.getByRole('button', { name: 'Send what was done' }) });
   await done.getByLabel('Cost: Rehair').fill('1,234');

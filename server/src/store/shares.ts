@@ -23,6 +23,9 @@ import { CardScope } from './cards';
 import { idOfKey, keyOf } from './private-address';
 import { HouseholdScope } from './scope';
 
+/** What was sent is told of the last so many times: a page asks again and again. From memory: years of visits. */
+const SHARES_TOLD = 60;
+
 /** What a workshop is told of one instrument. */
 export interface SentSheet extends Omit<BriefDocument, 'asked'> {
   briefId: string;
@@ -58,12 +61,22 @@ export class ShareScope {
     this.cards = new CardScope(database, scope);
   }
 
+  /** The newest of them, oldest first, each with what was answered. */
   async list(): Promise<Share[]> {
     const { Share: Shares, ShareAnswer } = this.database.models;
-    const [rows, answers] = await Promise.all([
-      Shares.findAll({ where: this.scope.where({}), order: ['madeAt', 'id'] }),
-      ShareAnswer.findAll({ where: this.scope.where({}), order: ['at', 'id'] }),
-    ]);
+    const newest = await Shares.findAll({
+      where: this.scope.where({}),
+      order: [
+        ['madeAt', 'DESC'],
+        ['id', 'DESC'],
+      ],
+      limit: SHARES_TOLD,
+    });
+    const rows = newest.reverse();
+    const answers = await ShareAnswer.findAll({
+      where: this.scope.where({ shareId: rows.map(({ id }) => id) }),
+      order: ['at', 'id'],
+    });
     return rows.map((row) =>
       this.shareOf(
         row,
