@@ -204,6 +204,11 @@ test.each([
     { kind: 'done', on: '2026-01-09', 'more-cost-0-1': '5', currency: 'EUR' },
     /say what was done for 5/,
   ],
+  [
+    'sheets that are not these',
+    { kind: 'done', on: '2026-01-09', 'done-0-0': '1', sheets: 'others' },
+    /has changed since/,
+  ],
   ['no day', { kind: 'done', on: '', 'done-0-0': '1' }, /Write the date/],
   ['a long word', { kind: 'question', note: 'x'.repeat(1001) }, /At most 1000/],
 ])('%s: the answer is asked for again with what was typed in it', async (_what, fields, told) => {

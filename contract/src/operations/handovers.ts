@@ -33,7 +33,6 @@ export const handoverOperations = {
     status: 200,
     body: handoverKeySchema,
     response: offerSchema,
-    costly: true,
   },
   takeOffer: {
     ...CALLS.takeOffer,
@@ -41,6 +40,5 @@ export const handoverOperations = {
     status: 200,
     body: handoverKeySchema,
     response: offerSchema,
-    costly: true,
   },
 } as const satisfies Record<string, Operation>;

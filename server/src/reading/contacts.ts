@@ -115,7 +115,7 @@ export async function readContacts(path: string): Promise<ContactsPreview> {
       else if (contact.title === '') unreadable('?', 'It has no name.');
       else found.contacts.push(contact);
     } catch {
-      unreadable(/^FN[^:]*:(.{0,80})/im.exec(text)?.[1] ?? '?', CANNOT_READ);
+      unreadable(/^FN[^:\r\n]*:(.{0,80})/im.exec(text)?.[1] ?? '?', CANNOT_READ);
     }
   }
   if (cards === 0) fail(422, 'no-contacts', 'There is no contact in this file. Export contacts as a vCard (.vcf).');

@@ -66,10 +66,10 @@ export class HandoverScope {
     const row = await this.offered(key);
     const giver = new HouseholdScope(this.database, { householdId: row.householdId, accountId: null });
     const where = giver.where({ id: row.instrumentId });
-    const [{ name: from }, instrument, events, photos] = await Promise.all([
+    const [{ name: from }, instrument, entries, photos] = await Promise.all([
       giver.row(),
       this.database.models.Instrument.findOne({ where }),
-      giver.events({ instrumentIds: [row.instrumentId] }),
+      giver.countEventsOf(row.instrumentId),
       this.database.models.Photo.count({ where: giver.where({ instrumentId: row.instrumentId }) }),
     ]);
     if (!instrument) return fail(404, 'no-such-offer', NO_OFFER);
@@ -78,7 +78,7 @@ export class HandoverScope {
       name: instrument.name,
       family: instrument.family as Family,
       from,
-      entries: events.length,
+      entries,
       photos,
       expiresAt: row.expiresAt.toISOString(),
       mine: row.takerId === this.scope.identity.householdId,

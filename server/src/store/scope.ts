@@ -9,7 +9,7 @@ import type {
 import { EVENTS_PER_PAGE } from '@tembrin/contract';
 import { QUOTAS } from '@tembrin/contract/quotas';
 import type { LogEvent } from '@tembrin/core';
-import type { Transaction } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { HouseholdRow, InstrumentRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
@@ -228,6 +228,15 @@ export class HouseholdScope {
       more: rows.length > page.length,
       epoch: logEpoch,
     };
+  }
+
+  /** How many entries the log has of one instrument, those of a demo copy's master among them. */
+  async countEventsOf(instrumentId: string): Promise<number> {
+    const { base, baseNumber } = await this.householdRow();
+    const { Event } = this.database.models;
+    const own = await Event.count({ where: this.where({ instrumentId }) });
+    if (base === null) return own;
+    return own + (await Event.count({ where: { householdId: base, instrumentId, number: { [Op.lte]: baseNumber } } }));
   }
 
   /** How many entries the log has of its own. */

@@ -3,7 +3,7 @@ import { FIGURE_DATA, type Answer } from '@tembrin/core';
 import { createElement as h, Fragment, type ReactNode } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import type { OpenShare, SentDocument, SentSheet } from '../store/shares';
-import { fieldOf, MORE_LINES, type Fields } from './form';
+import { fieldOf, MORE_LINES, sheetsKey, type Fields } from './form';
 import { STYLE } from './style';
 
 const dayWords = (at: number | Date) =>
@@ -249,7 +249,8 @@ function answerForm(
   );
 }
 
-function forms({ currency, sheets }: SentDocument, typed: Fields, today: string): ReactNode {
+function forms(document: SentDocument, typed: Fields, today: string): ReactNode {
+  const { currency, sheets } = document;
   return h(
     'section',
     { className: 'noprint' },
@@ -272,6 +273,7 @@ function forms({ currency, sheets }: SentDocument, typed: Fields, today: string)
       area('note', 'The question', { required: true }),
     ]),
     answerForm('done', 'It is done', 'Send what was done', typed, (fields) => [
+      h('input', { type: 'hidden', name: 'sheets', value: sheetsKey(document), key: 'sheets' }),
       ...sheets.map((sheet, at) => doneFields(sheet, at, sheets.length > 1, typed.kind === 'done' ? typed : {})),
       fields.currency(currency),
       fields.input('on', 'Done on', { type: 'date', ...(typed.on === undefined && { defaultValue: today }) }),

@@ -6,6 +6,7 @@ import { readAnew, refreshHousehold } from '@/state/household';
 import { notify } from '@/state/notice';
 import { takeWanted } from '@/state/wanted';
 import { copy } from '@/copy/screens/kit/give';
+import { linkOut } from '../visits/link-out';
 import { useAsking } from '../visits/use-visit';
 
 /** How often it is asked whether the other side has said or done something, ms. From memory. */
@@ -34,21 +35,13 @@ export function useGive(instrument: Instrument) {
   return {
     known: offers !== null,
     offer,
-    url,
+    ...linkOut(url, ask, copy.copied),
     busy,
-    canSend: 'share' in navigator,
     make: () =>
       void ask(async () => {
         await call('offerInstrument', { body: { instrumentId: instrument.id } });
         await read();
       }),
-    copyLink: () =>
-      void ask(async () => {
-        await navigator.clipboard.writeText(url!);
-        notify(copy.copied);
-      }),
-    // Closing the sheet of the device without choosing anything is no fault.
-    sendLink: () => void navigator.share({ url: url! }).catch(() => undefined),
     withdraw: () =>
       void ask(async () => {
         await call('withdrawOffer', { params: { id: offer!.id } });

@@ -15,6 +15,7 @@ import { dayOfDate, HOUR_MS, startOfLocalDay } from '@tembrin/core/time';
 import { isOver, MOST_SHEETS, VISIT_STATES } from '@tembrin/core/visits';
 import { useMoment } from '../air/where';
 import { composedFor, useBriefsBeingWritten, useVisitStates } from './briefs';
+import { linkOut } from './link-out';
 import { itemsOfVisit, planFor } from './plan';
 
 /** The sheets of a visit: each instrument with its brief and its stay. */
@@ -80,24 +81,15 @@ export function useAsking() {
 function useLink(visit: Card<'visit'>, shares: readonly Share[], ask: ReturnType<typeof useAsking>['ask']) {
   const share = shares.findLast(({ path }) => path !== null) ?? null;
   const url = share?.path ? new URL(share.path, window.location.origin).href : null;
-  const canSend = typeof navigator !== 'undefined' && 'share' in navigator;
   return {
     share,
-    url,
-    canSend,
+    ...linkOut(url, ask, copy.copied),
     make: () =>
       void ask(async () => {
         if (useCardStore.getState().unsent > 0) return notifyProblem(copy.offline);
         await makeShare(visit.id);
         notify(copy.madeLink);
       }),
-    copyLink: () =>
-      void ask(async () => {
-        await navigator.clipboard.writeText(url!);
-        notify(copy.copied);
-      }),
-    // Closing the sheet of the device without choosing anything is no fault.
-    sendLink: () => void navigator.share({ url: url! }).catch(() => undefined),
     revoke: () =>
       void ask(async () => {
         await revokeShare(share!.id);
