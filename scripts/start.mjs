@@ -11,6 +11,8 @@ import { give, ownUser } from './lib/user.mjs';
 
 const PORT = Number(process.env.PORT ?? 4317);
 const HOST = process.env.HOST ?? '127.0.0.1';
+/** Addresses that are called by the machine's name for itself: passkeys hold for a name, not for numbers. */
+const NUMBERS = new Set(['0.0.0.0', '127.0.0.1']);
 /** A server that answers nobody for so long is started anew. */
 const SILENCE_MS = Number(process.env.SILENCE_MS ?? 30_000);
 
@@ -126,11 +128,13 @@ async function main() {
     });
     const child = server;
     child.once('message', ({ listening }) => {
-      const url = `http://${HOST === '0.0.0.0' ? 'localhost' : HOST}:${listening}`;
+      const url = `http://${NUMBERS.has(HOST) ? 'localhost' : HOST}:${listening}`;
       announce(url);
       simulators.tell(`http://127.0.0.1:${listening}`);
       watch(child, `http://127.0.0.1:${listening}`, SILENCE_MS);
-      console.log(`\nTembrin is ready: ${url}\nPress Ctrl-C to stop it.`);
+      console.log(`\nTembrin is ready: ${url}`);
+      if (simulators.mail) console.log(`Letters it sends are read at ${simulators.mail}`);
+      console.log('Press Ctrl-C to stop it.');
     });
     return { exited: exit(child) };
   };

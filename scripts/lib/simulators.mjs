@@ -1,8 +1,8 @@
 import { exit, runTypeScript } from './project.mjs';
 
 /**
- * Starts the stand-ins that ship: a weather service, and hygrometers that send like real ones.
- * @returns environment for the server, `tell` with the server's address once it is known, and `stop`
+ * Starts the stand-ins that ship: a weather service, hygrometers that send like real ones, and a mailbox that takes every letter.
+ * @returns environment for the server, `tell` with the server's address once it is known, `mail` where letters are read, and `stop`
  */
 export async function startSimulators(env = {}, user = null) {
   const child = runTypeScript('simulators/src/main.ts', env, {
@@ -10,13 +10,14 @@ export async function startSimulators(env = {}, user = null) {
     detached: true,
     user,
   });
-  const port = await new Promise((resolve, reject) => {
-    child.once('message', ({ listening }) => resolve(listening));
-    child.once('exit', () => reject(new Error('The weather service and the simulated hygrometers did not start.')));
+  const { listening, smtp } = await new Promise((resolve, reject) => {
+    child.once('message', resolve);
+    child.once('exit', () => reject(new Error('The stand-ins did not start: weather, hygrometers, mailbox.')));
   });
-  const url = `http://127.0.0.1:${port}`;
+  const url = `http://127.0.0.1:${listening}`;
   return {
-    env: { WEATHER_URL: url, HYGROMETER_URL: url },
+    env: { WEATHER_URL: url, HYGROMETER_URL: url, SMTP_URL: process.env.SMTP_URL ?? `smtp://127.0.0.1:${smtp}` },
+    mail: process.env.SMTP_URL ? null : `${url}/mail`,
     tell: (server) => child.connected && child.send({ server }),
     async stop() {
       if (child.exitCode === null && child.signalCode === null) child.kill('SIGTERM');

@@ -19,6 +19,7 @@ import { Outside } from './sensors/simulators';
 import type { DemoLibraries } from './jobs/demo-libraries';
 import type { Storage } from './photos/storage';
 import { handlersFor } from './routes/handlers';
+import type { AccountGround } from './store/account/ground';
 import { workshopPages } from './workshop/router';
 
 export interface AppParts {
@@ -35,6 +36,7 @@ export interface AppParts {
     >;
   database: Database;
   demos: DemoLibraries;
+  accounts: AccountGround;
   /** Where photographs are kept; null where they are not. */
   storage: Storage | null;
   log: Logger;
@@ -56,6 +58,7 @@ export function createApp({
   config,
   database,
   demos,
+  accounts,
   storage,
   log,
   loop,
@@ -102,6 +105,7 @@ export function createApp({
       handlers: handlersFor({
         database,
         demos,
+        accounts,
         outside: new Outside(database, config.WEATHER_URL, config.HYGROMETER_URL),
         secret: config.SESSION_SECRET,
         storage,
@@ -110,6 +114,7 @@ export function createApp({
         watch,
       }),
       database,
+      accounts,
       limits: limitsOf(database, config, watch),
       measured: (operation) => watch.metrics.measured(operation),
       checkResponses,

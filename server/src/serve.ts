@@ -14,6 +14,8 @@ import { Telling } from './operating/telling';
 import { storageOf } from './photos/object-store';
 import type { Storage } from './photos/storage';
 import { sweepPhotos } from './photos/sweep';
+import { officeOf, type Office } from './jobs/office';
+import { sweepAccounts } from './store/account/leaving';
 import { Watch } from './operating/watch';
 
 const RESTOCK_MS = HOUR_MS;
@@ -37,8 +39,10 @@ export function serve(config: Config, log: Logger, listening: (port: number) => 
     config.STORAGE_DIR === undefined || ((await roomIn(config.STORAGE_DIR)) ?? Infinity) > ROOM_FOR_DEMOS;
   const demos = new DemoLibraries(database, undefined, hasRoom);
   const storage = storageOf(config);
-  const stopKeeping = keepHouse(database, demos, storage, telling);
-  const app = createApp({ config, database, demos, storage, log, loop, watch });
+  const office = officeOf(config, database, telling);
+  office.queue.start();
+  const stopKeeping = keepHouse(database, demos, storage, office, telling);
+  const app = createApp({ config, database, demos, accounts: office.accounts, storage, log, loop, watch });
   const server = app.listen(config.PORT, config.HOST, (error) => {
     if (error) {
       log.error({ code: (error as NodeJS.ErrnoException).code }, 'cannot listen');
@@ -54,19 +58,27 @@ export function serve(config: Config, log: Logger, listening: (port: number) => 
     stopKeeping();
     loop.stop();
     await closed(server);
+    await office.close();
     await database.close();
   };
   return { stop, metrics: watch.metrics };
 }
 
 /** What is done from time to time; each process may, and one at a time does. @returns how to stop it */
-function keepHouse(database: Database, demos: DemoLibraries, storage: Storage | null, telling: Telling): () => void {
+function keepHouse(
+  database: Database,
+  demos: DemoLibraries,
+  storage: Storage | null,
+  { accounts }: Office,
+  telling: Telling,
+): () => void {
   const doing = (what: string, work: () => Promise<void>) => () =>
     void work().catch((error: unknown) => telling.tell('error', `${what} failed`, { name: (error as Error).name }));
   const restock = doing('restocking demo libraries', () => demos.restock());
   const sweep = doing('sweeping away what is past', async () => {
     await forgetLimits(database);
     await sweepSessions(database);
+    await sweepAccounts(accounts);
     await sweepPhotos(database, storage);
   });
   restock();

@@ -1,9 +1,13 @@
 import { createServer, type IncomingMessage } from 'node:http';
 import { z } from 'zod';
 import { HYGROMETER_FAULTS, hygrometer } from './hygrometer';
+import { mailbox } from './mailbox';
 import { weatherAround } from './weather';
 
-/** Runs the stand-ins on a local port: `GET /weather`, and `POST /hygrometers` to let one send for a while. */
+/**
+ * Runs the stand-ins on local ports: `GET /weather`, `POST /hygrometers` to let one send for a while, `/mail` for letters that came by
+ * SMTP to a port of its own.
+ */
 const TIME_ZONE = process.env.TZ ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
 /** Address of the server that hygrometers send to; told by the launcher once it is known. */
 let server = process.env.SERVER_URL ?? '';
@@ -54,11 +58,18 @@ async function textOf(request: IncomingMessage): Promise<string> {
   return Buffer.concat(parts).toString('utf8');
 }
 
+const letters = mailbox();
+
+/** A page elsewhere whose name leads here sees nothing: only this machine's own names are answered. */
+const isHere = ({ headers }: IncomingMessage) => /^(?:127\.0\.0\.1|localhost)(?::\d+)?$/.test(headers.host ?? '');
+
 const service = createServer((request, response) => {
   const answer = (status: number, body: unknown) => {
     response.writeHead(status, { 'Content-Type': 'application/json' });
     response.end(JSON.stringify(body));
   };
+  if (!isHere(request)) return answer(404, {});
+  if (letters.page(request, response)) return;
   if (request.method === 'GET' && request.url === '/weather') return answer(200, weatherAround(Date.now(), TIME_ZONE));
   if (request.method === 'POST' && request.url === '/hygrometers') {
     return void textOf(request).then((text) => {
@@ -72,10 +83,20 @@ const service = createServer((request, response) => {
   }
   answer(404, {});
 });
-service.listen(Number(process.env.SIMULATORS_PORT ?? 0), '127.0.0.1', () => {
-  const address = service.address();
-  if (address && typeof address === 'object') process.send?.({ listening: address.port });
-});
+
+/** Listens on this machine alone. @returns the port */
+const listen = (
+  on: { listen(port: number, host: string, then: () => void): unknown; address(): unknown },
+  port: number,
+) =>
+  new Promise<number>((resolve) =>
+    on.listen(port, '127.0.0.1', () => resolve((on.address() as { port: number }).port)),
+  );
+const [listening, smtp] = await Promise.all([
+  listen(service, Number(process.env.SIMULATORS_PORT ?? 0)),
+  listen(letters.smtp.server, Number(process.env.MAILBOX_PORT ?? 0)),
+]);
+process.send?.({ listening, smtp });
 process.on('message', (message: { server?: string }) => {
   if (message.server) server = message.server;
 });

@@ -1,5 +1,15 @@
 import { z } from 'zod';
-import { credentialsSchema, demoRequestSchema, newAccountSchema } from '../account';
+import {
+  credentialsSchema,
+  demoRequestSchema,
+  forgottenSchema,
+  linkKeySchema,
+  linkOutcomeSchema,
+  newAccountSchema,
+  passkeyAskSchema,
+  passwordResetSchema,
+  usedPasskeySchema,
+} from '../account';
 import { householdSchema } from '../household';
 import { CALLS } from '../calls';
 import type { Operation } from './operation';
@@ -24,7 +34,7 @@ export const authOperations = {
     status: 201,
     body: newAccountSchema,
     response: householdSchema,
-    limited: true,
+    limited: 'attempts',
   },
   signIn: {
     ...CALLS.signIn,
@@ -32,7 +42,7 @@ export const authOperations = {
     status: 200,
     body: credentialsSchema,
     response: householdSchema,
-    limited: true,
+    limited: 'attempts',
   },
   openDemo: {
     ...CALLS.openDemo,
@@ -40,7 +50,44 @@ export const authOperations = {
     status: 201,
     body: demoRequestSchema,
     response: householdSchema,
-    limited: true,
+    limited: 'attempts',
   },
   signOut: { ...CALLS.signOut, access: 'open', status: 204 },
+  askForPasskey: {
+    ...CALLS.askForPasskey,
+    access: 'open',
+    status: 200,
+    response: passkeyAskSchema,
+    limited: 'attempts',
+  },
+  signInByPasskey: {
+    ...CALLS.signInByPasskey,
+    access: 'open',
+    status: 200,
+    body: usedPasskeySchema,
+    response: householdSchema,
+    limited: 'attempts',
+  },
+  forgotPassword: {
+    ...CALLS.forgotPassword,
+    access: 'open',
+    status: 204,
+    body: forgottenSchema,
+    limited: 'mail',
+  },
+  resetPassword: {
+    ...CALLS.resetPassword,
+    access: 'open',
+    status: 204,
+    body: passwordResetSchema,
+    limited: 'attempts',
+  },
+  confirmAddress: {
+    ...CALLS.confirmAddress,
+    access: 'open',
+    status: 200,
+    body: linkKeySchema,
+    response: linkOutcomeSchema,
+    limited: 'attempts',
+  },
 } as const satisfies Record<string, Operation>;

@@ -1,4 +1,5 @@
 import type { z } from 'zod';
+import { accountOperations } from './account';
 import { airOperations } from './air';
 import { authOperations } from './auth';
 import { briefOperations } from './briefs';
@@ -14,6 +15,7 @@ export * from './operation';
 /** Every operation of the API. The server binds a handler to each, the app calls them, and the API description is made from them. */
 export const operations = {
   ...authOperations,
+  ...accountOperations,
   ...householdOperations,
   ...airOperations,
   ...yearOperations,

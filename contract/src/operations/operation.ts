@@ -8,8 +8,11 @@ export interface Operation {
   method: 'get' | 'post' | 'put' | 'delete';
   /** Path under the API root; `:name` marks a parameter. */
   path: string;
-  /** open: anyone; household: the signed-in household only; sensor, address: whoever has the sensor's key or the private address. */
-  access: 'open' | 'household' | 'sensor' | 'address';
+  /**
+   * open: anyone; household: the signed-in household only; account: who is signed in to an account, about that alone; sensor,
+   * address: whoever has the sensor's key or the private address.
+   */
+  access: 'open' | 'household' | 'account' | 'sensor' | 'address';
   /** Answered with this status when it goes well; 204 has no body. */
   status: 200 | 201 | 204;
   params?: z.ZodType;
@@ -18,8 +21,8 @@ export interface Operation {
   response?: z.ZodType;
   /** Takes `If-Match` with the version last seen; 412 when somebody else was quicker. */
   versioned?: boolean;
-  /** Guarded by the limit on sign-in attempts. */
-  limited?: boolean;
+  /** Guarded by the limit on sign-in attempts, or by that on mail that anybody may have sent to an address. */
+  limited?: 'attempts' | 'mail';
   /** Its body is a file that the handler reads as it comes. */
   stream?: boolean;
   /** Its file is small: it counts among the changes, not among the files. */

@@ -11,8 +11,9 @@ import * as askedOften from './migrations/005-asked-often';
 import * as manyServers from './migrations/006-many-servers';
 import * as photos from './migrations/007-photos';
 import * as visits from './migrations/008-visits';
+import * as accounts from './migrations/009-accounts';
 
-const MIGRATIONS = [householdLog, setUp, air, year, askedOften, manyServers, photos, visits];
+const MIGRATIONS = [householdLog, setUp, air, year, askedOften, manyServers, photos, visits, accounts];
 
 /** What the server's own database user may do with each table. The log can be added to, never changed. */
 const GRANTS: Readonly<Record<string, string>> = {
@@ -37,6 +38,10 @@ const GRANTS: Readonly<Record<string, string>> = {
   shares: 'SELECT, INSERT, UPDATE, DELETE',
   share_answers: 'SELECT, INSERT, UPDATE, DELETE',
   handovers: 'SELECT, INSERT, UPDATE, DELETE',
+  passkeys: 'SELECT, INSERT, UPDATE, DELETE',
+  account_links: 'SELECT, INSERT, UPDATE, DELETE',
+  account_records: 'SELECT, INSERT, DELETE',
+  jobs: 'SELECT, INSERT, UPDATE, DELETE',
 };
 
 /**

@@ -7,6 +7,7 @@ import {
   type ModelStatic,
   type Sequelize,
 } from 'sequelize';
+import { accountModels, type AccountModels } from './account-models';
 import { visitModels, type VisitModels } from './visit-models';
 
 export interface HouseholdRow extends Model<InferAttributes<HouseholdRow>, InferCreationAttributes<HouseholdRow>> {
@@ -31,14 +32,6 @@ export interface HouseholdRow extends Model<InferAttributes<HouseholdRow>, Infer
   /** The demo master whose first `baseNumber` events its log begins with. */
   base: CreationOptional<string | null>;
   baseNumber: CreationOptional<number>;
-}
-
-export interface AccountRow extends Model<InferAttributes<AccountRow>, InferCreationAttributes<AccountRow>> {
-  id: string;
-  householdId: string;
-  email: string;
-  passwordHash: string;
-  createdAt: Date;
 }
 
 export interface InstrumentRow extends Model<InferAttributes<InstrumentRow>, InferCreationAttributes<InstrumentRow>> {
@@ -133,16 +126,6 @@ export interface CalendarItemRow extends Model<
   cancelledAt: Date | null;
 }
 
-/** A sign-in session, as the session store writes it. */
-export interface SessionRow extends Model<InferAttributes<SessionRow>, InferCreationAttributes<SessionRow>> {
-  /** The hash of its id. */
-  sid: string;
-  expires: Date;
-  data: string;
-  createdAt: CreationOptional<Date>;
-  updatedAt: CreationOptional<Date>;
-}
-
 /** How an import goes, told by the process that does it. */
 export interface ImportRow extends Model<InferAttributes<ImportRow>, InferCreationAttributes<ImportRow>> {
   householdId: string;
@@ -173,10 +156,8 @@ export interface PhotoRow extends Model<InferAttributes<PhotoRow>, InferCreation
   keptAt: Date;
 }
 
-export interface Models extends VisitModels {
-  Session: ModelStatic<SessionRow>;
+export interface Models extends VisitModels, AccountModels {
   Household: ModelStatic<HouseholdRow>;
-  Account: ModelStatic<AccountRow>;
   Instrument: ModelStatic<InstrumentRow>;
   Event: ModelStatic<EventRow>;
   Place: ModelStatic<PlaceRow>;
@@ -198,17 +179,7 @@ const version = () => ({ type: DataTypes.INTEGER, allowNull: false, defaultValue
 export function defineModels(sequelize: Sequelize): Models {
   return {
     ...visitModels(sequelize),
-    Session: sequelize.define<SessionRow>(
-      'Session',
-      {
-        sid: { type: DataTypes.STRING(64), primaryKey: true },
-        expires: time(),
-        data: { type: DataTypes.TEXT, allowNull: false },
-        createdAt: time(),
-        updatedAt: time(),
-      },
-      { tableName: 'sessions', timestamps: true },
-    ),
+    ...accountModels(sequelize),
     Household: sequelize.define<HouseholdRow>(
       'Household',
       {
@@ -229,17 +200,6 @@ export function defineModels(sequelize: Sequelize): Models {
         baseNumber: { type: DataTypes.BIGINT, allowNull: false, defaultValue: 0 },
       },
       { tableName: 'households' },
-    ),
-    Account: sequelize.define<AccountRow>(
-      'Account',
-      {
-        id: { ...id(), primaryKey: true },
-        householdId: id(),
-        email: text(254),
-        passwordHash: text(255),
-        createdAt: time(),
-      },
-      { tableName: 'accounts' },
     ),
     Instrument: sequelize.define<InstrumentRow>(
       'Instrument',

@@ -4,7 +4,7 @@ import { join } from 'node:path';
 import { API_ROOT, REQUEST_HEADER } from '@tembrin/contract';
 import request from 'supertest';
 import { household, openServer, visitor, type TestServer } from '../testing/fixtures';
-import { hashed } from './shared-counts';
+import { hashed } from '../store/hashed';
 
 let server: TestServer;
 /** A file named by its content. */

@@ -44,7 +44,12 @@ function describe(operationId: OperationId, operation: Operation): ZodOpenApiOpe
   return {
     operationId,
     summary: SUMMARIES[operationId],
-    security: access === 'household' ? [{ session: [] }] : access === 'sensor' ? [{ sensorKey: [] }] : [],
+    security:
+      access === 'household' || access === 'account'
+        ? [{ session: [] }]
+        : access === 'sensor'
+          ? [{ sensorKey: [] }]
+          : [],
     requestParams: {
       ...(params && { path: params as never }),
       ...(query && { query: query as never }),

@@ -4,6 +4,7 @@ import { isFull, isPassing } from '../database/transaction';
 import type { Happening, Watch } from '../operating/watch';
 import { COOKIE_NAMES } from './sessions';
 import { problem, ProblemError } from '../problems/problems';
+import { toldOf } from '../problems/told';
 import type { Problem } from '@tembrin/contract';
 
 export const noSuchRoute: RequestHandler = (_request, response) => {
@@ -45,27 +46,6 @@ const challengeOf = ({ path, secure }: Request) =>
   path.endsWith('/senml')
     ? 'Bearer realm="hygrometer"'
     : `Cookie realm="Tembrin", cookie-name="${secure ? COOKIE_NAMES.secure : COOKIE_NAMES.plain}"`;
-
-/** Lines of a stack that a log line holds. */
-const STACK_LINES = 8;
-
-/**
- * What is logged of a failure: its kind, its code, and where it came from. Not its words: the database's carry names and values of
- * people.
- */
-export function toldOf(error: unknown): object {
-  const { name, code, stack, original } = (error ?? {}) as Error & {
-    code?: unknown;
-    original?: { errno?: number; code?: string };
-  };
-  const at = stack?.split('\n').filter((line) => /^\s+at /.test(line));
-  return {
-    name: name ?? typeof error,
-    ...(typeof code === 'string' && { code }),
-    ...(original && { database: original.errno ?? original.code }),
-    at: at?.slice(0, STACK_LINES).map((line) => line.trim()),
-  };
-}
 
 /** What the body parser calls bodies it cannot make out. */
 const UNREADABLE: ReadonlySet<string> = new Set([

@@ -1,7 +1,8 @@
 import { QueryTypes } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import { household, madeEvent, openServer, PASSWORD, visitor, type TestServer } from '../testing/fixtures';
-import { forgetLimits, hashed } from './shared-counts';
+import { hashed } from '../store/hashed';
+import { forgetLimits } from './shared-counts';
 
 describe('attempts', () => {
   const settings = { SIGN_IN_LIMIT: '3', TRUSTED_PROXIES: '1' };

@@ -7,7 +7,8 @@ import type { Config } from '../config';
 import type { Database } from '../database/connect';
 import type { Watch } from '../operating/watch';
 import { problem } from '../problems/problems';
-import { hashed, SharedCounts } from './shared-counts';
+import { SharedCounts } from './shared-counts';
+import { hashed } from '../store/hashed';
 
 /** Network of a request's sender: an address, or the block of addresses one line has in IPv6. */
 const placeOf = ({ ip }: Request) => ipKeyGenerator(ip ?? '', 56);
@@ -132,6 +133,42 @@ function calendarLimits(limit: MakeLimit): RequestHandler[] {
   ];
 }
 
+/** Letters that anybody may have sent to one address, and from one place to any, an hour. */
+const LETTERS = { address: 5, place: 30 } as const;
+
+function mailLimits(limit: MakeLimit): RequestHandler[] {
+  const told = [
+    'too-often',
+    'That was asked for several times. Look for the mail first; ask again in an hour.',
+  ] as const;
+  const letters = { windowMs: HOUR_MS, told };
+  return [
+    limit({ what: 'letter-place', ...letters, most: LETTERS.place, keyGenerator: placeOf }),
+    limit({ what: 'letter', ...letters, most: LETTERS.address, keyGenerator: emailOf }),
+  ];
+}
+
+/** Changes of an account in an hour, and wrong passwords given with them by who is signed in already. */
+const ACCOUNT_CHANGES = 60;
+
+function accountLimits(limit: MakeLimit, guesses: number): RequestHandler[] {
+  const ofAccount = {
+    skip: ({ session }: Request) => !session.identity?.accountId,
+    keyGenerator: ({ session }: Request) => session.identity!.accountId!,
+  };
+  return [
+    limit({ what: 'account', windowMs: HOUR_MS, told: ATTEMPTS, most: ACCOUNT_CHANGES, ...ofAccount }),
+    limit({
+      what: 'account-guess',
+      windowMs: 15 * MINUTE_MS,
+      told: ATTEMPTS,
+      most: guesses,
+      skipSuccessfulRequests: true,
+      ...ofAccount,
+    }),
+  ];
+}
+
 /** What a household may change, and how many files it may bring in or take out. */
 function householdLimits(limit: MakeLimit, writes: number): Record<'writes' | 'costly', RequestHandler> {
   const ofHousehold = {
@@ -226,8 +263,11 @@ export function limitsOf(
   const sensor = sensorLimits(limit, settings.SENSOR_LIMIT);
   const address = calendarLimits(limit);
   const { writes, costly } = householdLimits(limit, settings.HOUSEHOLD_LIMIT);
+  const mail = mailLimits(limit);
+  const account = accountLimits(limit, settings.SIGN_IN_LIMIT);
   return ({ limited, access, method, stream, small, file, costly: takesLong }) => {
-    if (limited) return attempts;
+    if (limited) return limited === 'mail' ? mail : attempts;
+    if (access === 'account') return method === 'get' ? [] : account;
     if (access === 'sensor') return sensor;
     if (access === 'address') return address;
     if (access !== 'household') return [];

@@ -12,6 +12,9 @@ import { pipeline } from 'node:stream/promises';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import type { z } from 'zod';
 import type { Database } from '../database/connect';
+import { AccountScope } from '../store/account/account-scope';
+import type { AccountGround } from '../store/account/ground';
+import { hashed } from '../store/hashed';
 import { HouseholdScope } from '../store/scope';
 import { fail, invalid, ProblemError } from '../problems/problems';
 
@@ -24,6 +27,7 @@ export interface Call<I extends OperationId> {
   version: number;
   request: Request;
   scope: (typeof operations)[I]['access'] extends 'household' ? HouseholdScope : undefined;
+  account: (typeof operations)[I]['access'] extends 'account' ? AccountScope : undefined;
 }
 
 export type Handlers = { [I in OperationId]: (call: Call<I>) => Promise<ResponseOf<I>> };
@@ -31,6 +35,7 @@ export type Handlers = { [I in OperationId]: (call: Call<I>) => Promise<Response
 export interface RouterOptions {
   handlers: Handlers;
   database: Database;
+  accounts: AccountGround;
   /** Limits on how often an operation is asked for. */
   limits: (operation: Operation) => RequestHandler[];
   /** Measures how long an operation takes. */
@@ -40,7 +45,14 @@ export interface RouterOptions {
 }
 
 /** Binds every operation of the contract to its handler. There are no other routes under the API root. */
-export function operationsRouter({ handlers, database, limits, measured, checkResponses }: RouterOptions): Router {
+export function operationsRouter({
+  handlers,
+  database,
+  accounts,
+  limits,
+  measured,
+  checkResponses,
+}: RouterOptions): Router {
   const router = Router();
   for (const [id, operation] of Object.entries(operations) as [OperationId, Operation][]) {
     const handle = handlers[id] as (call: unknown) => Promise<unknown>;
@@ -53,6 +65,7 @@ export function operationsRouter({ handlers, database, limits, measured, checkRe
         version: operation.versioned ? versionOf(request) : 0,
         request,
         scope,
+        account: operation.access === 'account' ? accountOf(request, accounts) : undefined,
       };
       const result = await handle(call);
       response.setHeader('Cache-Control', 'no-store');
@@ -126,6 +139,14 @@ function scopeOf({ session }: Request, database: Database): HouseholdScope {
     );
   }
   return new HouseholdScope(database, session.identity);
+}
+
+/** The account that somebody is signed in to. @throws ProblemError 401, 403 for a visitor to a demo library */
+function accountOf({ session, sessionID }: Request, accounts: AccountGround): AccountScope {
+  if (!session.identity) fail(401, 'signed-out', 'You are not signed in, or it has been too long. Sign in again.');
+  const { accountId } = session.identity;
+  if (accountId === null) fail(403, 'no-account', 'The demo library has no account. Start your own to have one.');
+  return new AccountScope(accounts, accountId, hashed(sessionID));
 }
 
 function checked(schema: z.ZodType | undefined, value: unknown): unknown {

@@ -1,19 +1,25 @@
-import { DAY_MS } from '@tembrin/core';
+import { DAY_MS, HOUR_MS } from '@tembrin/core';
 import session, { type SessionData } from 'express-session';
 import { Op } from 'sequelize';
 import type { Database } from '../database/connect';
-import { hashed } from './shared-counts';
+import { v7 as uuid } from 'uuid';
+import type { Asked } from '../store/account/passkeys';
+import { IDLE_MS, LONGEST_MS } from '../store/account/sign-ins';
+import { hashed } from '../store/hashed';
 
 declare module 'express-session' {
   interface SessionData {
     /** When it was last put down that the session is in use, ms. */
     seenAt?: number;
+    /** What a browser was asked with about passkeys. */
+    asked?: Asked;
+    /** On what kind of device it was signed in. */
+    device?: string | null;
   }
 }
 
-/** A session ends after so long without use, and after so long in all. */
-export const IDLE_MS = 30 * DAY_MS;
-export const LONGEST_MS = 90 * DAY_MS;
+/** One that nobody signed in with ends after so long: it is kept for an answer about passkeys. */
+const NOBODY_MS = HOUR_MS;
 /** That it is in use is put down once in so long, not at every request. */
 const SEEN_MS = DAY_MS;
 
@@ -55,10 +61,14 @@ export class SessionStore extends session.Store {
 
   override set(sid: string, { seenAt: _seenAt, ...data }: SessionData, done?: Done): void {
     const now = new Date();
-    const row = { sid: hashed(sid), data: JSON.stringify(data), expires: new Date(now.getTime() + IDLE_MS) };
+    const { device = null, ...kept } = data;
+    const accountId = kept.identity?.accountId ?? null;
+    const lastsMs = kept.identity ? IDLE_MS : NOBODY_MS;
+    const row = { sid: hashed(sid), data: JSON.stringify(kept), expires: new Date(now.getTime() + lastsMs), accountId };
+    // What it is called and where it is stay as they were when it was first written.
     answer(
       this.models.Session.upsert(
-        { ...row, createdAt: now, updatedAt: now },
+        { ...row, id: uuid(), device, createdAt: now, updatedAt: now },
         { fields: Object.keys(row) as never },
       ).then(() => undefined),
       done,

@@ -3,7 +3,7 @@ import request from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { household, openServer, PASSWORD, visitor, type TestServer, type Visitor } from '../testing/fixtures';
 import { sweepSessions } from './session-store';
-import { hashed } from './shared-counts';
+import { hashed } from '../store/hashed';
 
 let server: TestServer;
 beforeAll(() => {

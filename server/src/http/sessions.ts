@@ -1,8 +1,10 @@
 import type { Request, RequestHandler } from 'express';
+import Bowser from 'bowser';
 import session from 'express-session';
 import type { Database } from '../database/connect';
 import type { Identity } from '../store/accounts';
-import { LONGEST_MS, SessionStore } from './session-store';
+import { LONGEST_MS } from '../store/account/sign-ins';
+import { SessionStore } from './session-store';
 
 declare module 'express-session' {
   interface SessionData {
@@ -30,12 +32,24 @@ export function signInSessions({ models }: Database, secret: string): RequestHan
   return (request, response, next) => (request.secure ? overTls : plain)(request, response, next);
 }
 
+/** Letters of a browser’s name for itself that are looked at. */
+const MOST_OF_AGENT = 400;
+
+/** What kind of browser asks, on what kind of device, as far as it says: “Firefox on Linux”. */
+function deviceOf({ headers }: Request): string | null {
+  const agent = headers['user-agent']?.slice(0, MOST_OF_AGENT);
+  if (!agent) return null;
+  const { browser, os } = Bowser.parse(agent);
+  return [browser.name, os.name].filter(Boolean).join(' on ').slice(0, 80) || null;
+}
+
 /** Signs in under a fresh session id; resolves once it is stored. */
 export function beginSession(request: Request, identity: Identity): Promise<void> {
   return new Promise((resolve, reject) => {
     request.session.regenerate((failure: unknown) => {
       if (failure) return reject(failure as Error);
       request.session.identity = identity;
+      request.session.device = deviceOf(request);
       request.session.save((error: unknown) => (error ? reject(error as Error) : resolve()));
     });
   });

@@ -1,11 +1,8 @@
-import { createHash } from 'node:crypto';
 import type { ClientRateLimitInfo, Options, Store } from 'express-rate-limit';
 import { QueryTypes, type Sequelize } from 'sequelize';
 import type { Database } from '../database/connect';
 import { retried } from '../database/transaction';
-
-/** A value of any length as a short one, to count by. */
-export const hashed = (value: string) => createHash('sha256').update(value).digest('base64');
+import { hashed } from '../store/hashed';
 
 /** Counts hits in the database, so that all processes count together. */
 export class SharedCounts implements Store {

@@ -9,6 +9,7 @@ import { inTransaction } from '../database/transaction';
 import { fail } from '../problems/problems';
 import { outcomeApart } from '../reading/apart';
 import type { Identity } from '../store/accounts';
+import { removeHousehold } from '../store/removal';
 import { storeMaster } from './demo-master';
 
 /** Most visitors sit where the server does. */
@@ -17,8 +18,6 @@ const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 const KEPT_MS = 2 * DAY_MS;
 /** A master is copied only while its "today" is still today, near enough. */
 const FRESH_MS = DAY_MS / 8;
-/** Rows that go with one statement. */
-const ROWS_AT_ONCE = 2000;
 /** So many copies and masters at most; beyond, the oldest go. A copy takes some 2 MB, a master 12. */
 const MOST = { copies: 150, masters: 16 } as const;
 /** How long a visitor waits for a library that another is just having made. */
@@ -58,14 +57,14 @@ export class DemoLibraries {
       const surplus = all
         .filter((id) => !overdue.includes(id))
         .slice(0, Math.max(0, all.length + coming - this.most.copies));
-      for (const id of [...overdue, ...surplus]) await this.remove(id);
+      for (const id of [...overdue, ...surplus]) await removeHousehold(this.database, id);
       const stale = await this.ids({
         base: null,
         createdAt: { [Op.lt]: new Date(now.getTime() - FRESH_MS) },
         // One that was opened is a copy from before copies shared anything.
         [Op.or]: [{ openedAt: null }, past],
       });
-      for (const id of stale) if (await this.retire(id)) await this.remove(id);
+      for (const id of stale) if (await this.retire(id)) await removeHousehold(this.database, id);
     });
   }
 
@@ -90,21 +89,6 @@ export class DemoLibraries {
     );
     const row = await this.database.models.Household.findOne({ where: { id }, raw: true });
     return Number(changed) > 0 || (row !== null && row.openedAt !== null);
-  }
-
-  private async remove(householdId: string): Promise<void> {
-    const { sequelize, models } = this.database;
-    const sensors = await models.Sensor.findAll({ where: { householdId }, attributes: ['no'], raw: true });
-    // No sensor has the number 0: a list is never empty.
-    const numbers = [0, ...sensors.map(({ no }) => no)];
-    for (const table of LARGE) {
-      const sql = `DELETE FROM ${table.name} WHERE ${table.of} LIMIT ${ROWS_AT_ONCE}`;
-      for (let gone = ROWS_AT_ONCE; gone === ROWS_AT_ONCE;) {
-        const options = { type: QueryTypes.BULKDELETE, replacements: { householdId, numbers } } as const;
-        gone = Number(await sequelize.query(sql, options));
-      }
-    }
-    await models.Household.destroy({ where: { id: householdId } });
   }
 
   /** Opens a copy for a visitor. */
@@ -191,13 +175,6 @@ function nearest(masters: readonly HouseholdRow[], timeZone: string, now: Date):
 }
 
 const CLEARING = 'clearing-demos';
-
-/** What a library has most of: it goes part by part, before the rest goes with its household. */
-const LARGE = [
-  { name: 'readings', of: 'sensor IN (:numbers)' },
-  { name: 'reading_days', of: 'sensor IN (:numbers)' },
-  { name: 'events', of: 'householdId = :householdId' },
-] as const;
 
 /** Tables a copy is made of, with the columns that are the same in it. */
 const COPIED = [

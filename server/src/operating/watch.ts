@@ -6,6 +6,7 @@ const HAPPENINGS = {
   'signed in': 'info',
   'workshop answered': 'info',
   'signed out': 'info',
+  'password reset': 'info',
   'demo opened': 'info',
   'sign-in refused': 'warn',
   'wrong key of a hygrometer': 'warn',

@@ -1,10 +1,8 @@
 import { CONTACTS_BYTES, DIARY_BYTES, FILE_BYTES, PHOTO_BYTES, PHOTO_FILE_BYTES } from '@tembrin/contract';
-import type { Config } from '../config';
 import type { Database } from '../database/connect';
-import { beginSession, endSession } from '../http/sessions';
 import type { Handlers } from '../http/operations';
 import type { DemoLibraries } from '../jobs/demo-libraries';
-import { checkCredentials, createAccount, type Identity } from '../store/accounts';
+import type { AccountGround } from '../store/account/ground';
 import { appendEvents } from '../store/append';
 import { takeSenml } from '../sensors/senml';
 import type { Outside } from '../sensors/simulators';
@@ -29,17 +27,14 @@ import { printPassport } from '../store/passports';
 import { PhotoScope } from '../store/photos';
 import { importDiary, previewDiary } from '../store/diary';
 import { HandoverScope } from '../store/handovers';
-import { HouseholdScope } from '../store/scope';
+import { type HouseholdScope } from '../store/scope';
 import { ShareScope } from '../store/shares';
 import type { Storage } from '../photos/storage';
 import { sweepPhotos } from '../photos/sweep';
 import type { Loop } from '../operating/loop';
-import { readiness } from '../operating/ready';
 import type { Watch } from '../operating/watch';
-import { fail } from '../problems/problems';
 import type { Request } from 'express';
-
-export type Limits = Pick<Config, 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'>;
+import { accountHandlers, authHandlers } from './account-handlers';
 
 /** A file as it comes with a request. */
 function upload(request: Request, { delimiter, skip }: Pick<Upload, 'delimiter' | 'skip'>, mostBytes: number): Upload {
@@ -50,6 +45,7 @@ function upload(request: Request, { delimiter, skip }: Pick<Upload, 'delimiter' 
 
 interface Ground {
   database: Database;
+  accounts: AccountGround;
   demos: DemoLibraries;
   outside: Outside;
   secret: string;
@@ -67,6 +63,7 @@ export function handlersFor(parts: Omit<Ground, 'imports'>): Handlers {
   const ground: Ground = { ...parts, imports: new IntakeJobs(parts.database) };
   return {
     ...authHandlers(ground),
+    ...accountHandlers(ground.accounts),
     ...householdHandlers(ground),
     ...placeHandlers(ground),
     ...sensorHandlers(ground),
@@ -78,32 +75,6 @@ export function handlersFor(parts: Omit<Ground, 'imports'>): Handlers {
     ...shareHandlers(ground),
     ...handoverHandlers(ground),
   };
-}
-
-/** Accounts, sessions and the demo library. */
-function authHandlers({ database, demos, loop, folders, watch }: Ground) {
-  const open = async (request: Request, identity: Identity) => {
-    await beginSession(request, identity);
-    watch.happened(identity.accountId ? 'signed in' : 'demo opened');
-    return new HouseholdScope(database, identity).household();
-  };
-  return {
-    health: () => Promise.resolve({ status: 'ok' as const }),
-    ready: async () => {
-      const found = await readiness(database, loop, folders);
-      if (found.status === 'ready') return { ...found, status: 'ready' as const };
-      const missing = (['database', 'disk', 'thread'] as const).filter((check) => !found[check]);
-      return fail(503, 'not-ready', `Not ready: ${missing.join(', ')}.`);
-    },
-    createAccount: async ({ request, body }) => open(request, await createAccount(database, body)),
-    signIn: async ({ request, body }) => open(request, await checkCredentials(database, body)),
-    openDemo: async ({ request, body }) => open(request, await demos.take(body.timeZone)),
-    signOut: async ({ request }) => {
-      await endSession(request);
-      watch.happened('signed out');
-      return undefined;
-    },
-  } satisfies Partial<Handlers>;
 }
 
 /** The household, its instruments and their log. */

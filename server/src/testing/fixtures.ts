@@ -10,6 +10,8 @@ import { storageOf } from '../photos/object-store';
 import { Metrics } from '../operating/metrics';
 import { Telling } from '../operating/telling';
 import { Watch } from '../operating/watch';
+import { officeOf } from '../jobs/office';
+import { Letters } from './letters';
 import { DemoLibraries } from '../jobs/demo-libraries';
 
 export const PASSWORD = 'quiet harbour tern';
@@ -23,13 +25,29 @@ export function openServer(settings: Partial<Record<string, string>> = {}, parts
   const log = parts.log ?? pino({ level: 'silent' });
   const watch = new Watch(new Telling(log), new Metrics(database));
   const loop = { longestMs: () => 0 };
-  const app = createApp({ config, database, demos, storage, log, loop, watch, checkResponses: true, ...parts });
+  const post = new Letters();
+  const office = officeOf(config, database, new Telling(log), post);
+  const { accounts } = office;
+  const app = createApp({
+    config,
+    database,
+    demos,
+    accounts,
+    storage,
+    log,
+    loop,
+    watch,
+    checkResponses: true,
+    ...parts,
+  });
   return {
     app,
     database,
     demos,
     watch,
     storage,
+    office,
+    post,
     async close() {
       await database.close();
     },

@@ -1,0 +1,23 @@
+import type { AccountNews } from '../mail/account-letters';
+import type { Queue } from './queue';
+
+type Told<K extends keyof AccountNews> = {
+  news: K;
+  /** Whose account; null: it is gone. */
+  accountId: string | null;
+  to: string;
+  timeZone: string;
+  /** What is told, but for a link: that is made when the letter goes, with what the database does not know. */
+  facts: Omit<AccountNews[K], 'href'>;
+  linkId?: string;
+};
+/** A letter about an account. */
+export type AccountLetterJob = { [K in keyof AccountNews]: Told<K> }[keyof AccountNews];
+
+/** What is done at its time, and what it needs to know. */
+export interface Jobs {
+  'account-letter': AccountLetterJob;
+  /** Somebody forgot the password of an address, whether it has an account or not. */
+  forgotten: { email: string };
+}
+export type JobQueue = Pick<Queue<Jobs>, 'add' | 'kick'>;
