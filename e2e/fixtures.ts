@@ -29,7 +29,8 @@ export async function startServer(port = 0): Promise<RunningServer> {
   });
   const [message] = (await once(child, 'message')) as [{ listening: number }];
   return {
-    url: `http://127.0.0.1:${message.listening}`,
+    // By its name: passkeys do not hold for numbers.
+    url: `http://localhost:${message.listening}`,
     port: message.listening,
     async stop(signal = 'SIGTERM') {
       if (child.exitCode !== null || child.signalCode !== null) return;
@@ -48,6 +49,15 @@ export const PASSWORD = 'quiet harbour tern';
 let people = 0;
 /** An address nobody else in this run has. */
 export const newEmail = () => `player${process.pid}.${Date.now()}.${++people}@example.org`;
+
+/** Opens the newest letter to an address, as it came to the mailbox. @param subject what it must be about */
+export async function openLetter(page: Page, to: string, subject: string): Promise<void> {
+  await expect(async () => {
+    await page.goto(`${process.env.TEMBRIN_MAIL}?to=${encodeURIComponent(to)}`);
+    await page.getByRole('listitem').first().getByRole('link', { name: subject }).click({ timeout: 500 });
+  }).toPass();
+  await expect(page.getByRole('heading', { level: 1, name: subject })).toBeVisible();
+}
 
 /** Makes an account through the welcome page; ends at the choice of family. */
 export async function signUp(page: Page, email = newEmail(), url = '/'): Promise<string> {

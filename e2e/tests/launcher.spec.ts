@@ -27,7 +27,7 @@ async function launch(data: string, port: number): Promise<Launched> {
   child.stdout.on('data', (chunk) => (output += String(chunk)));
   child.stderr.on('data', (chunk) => (output += String(chunk)));
   await expect.poll(() => output + (child.exitCode ?? ''), { timeout: 60_000 }).toMatch(/ready: http|\d$/);
-  return { child, output: () => output, url: `http://127.0.0.1:${port}` };
+  return { child, output: () => output, url: `http://localhost:${port}` };
 }
 
 /** Resolves once a launcher has ended, however it did. */

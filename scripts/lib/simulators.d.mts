@@ -1,5 +1,7 @@
 export function startSimulators(env?: Record<string, string>): Promise<{
   env: Record<string, string>;
+  /** Where letters are read; null where a mail server was named. */
+  mail: string | null;
   tell(server: string): void;
   stop(): Promise<void>;
 }>;

@@ -8,7 +8,7 @@ import { InstrumentScreen } from './kit/InstrumentScreen';
 import { Kit } from './kit/Kit';
 import { YearRoute } from './year/year-route';
 
-const OF_THE_HOUSEHOLD = ['add', 'given', 'household', 'schools', 'spares', 'take'];
+const OF_THE_HOUSEHOLD = ['account', 'add', 'given', 'household', 'schools', 'spares', 'take'];
 const OF_THE_AIR = ['add', 'keeping', 'moving', 'wood', 'hygrometers'];
 const ALONE_ON_THE_BENCH = ['change', 'looking', 'wrong'];
 const OF_THE_YEAR = ['calendar', 'contacts', 'costs', 'diary', 'records', 'visits'];

@@ -35,7 +35,7 @@ export function standOf({ instruments }: Household, standId: string | null): Ins
 }
 
 /** Shows a household; its log opens behind it. */
-function enter(household: Household): void {
+export function enter(household: Household): void {
   keep(household);
   // What this device has of the cards is there at once; without a connection that is all there is.
   openCards(household.id).catch(() => undefined);

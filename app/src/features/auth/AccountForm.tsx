@@ -1,6 +1,6 @@
 import { zodResolver } from '@hookform/resolvers/zod';
 import { router } from 'expo-router';
-import { useState } from 'react';
+import { useState, type ReactNode } from 'react';
 import { Controller, useForm, type DefaultValues, type FieldValues, type Path } from 'react-hook-form';
 import type { z } from 'zod';
 import { Refused, sentenceOf } from '@/state/api';
@@ -21,6 +21,8 @@ interface AccountFormProps<T extends FieldValues & { email: string; password: st
   other: { title: string; href: '/start' | '/sign-in' };
   /** What is to be known before. */
   note?: string | undefined;
+  /** Another way in. */
+  more?: ReactNode;
 }
 
 /** Address and password, for a new account or an old one. */
@@ -34,6 +36,7 @@ export function AccountForm<T extends FieldValues & { email: string; password: s
   submit,
   other,
   note,
+  more,
 }: AccountFormProps<T>) {
   const [problem, setProblem] = useState<string | null>(null);
   const { control, handleSubmit, setError, formState } = useForm<T>({
@@ -74,6 +77,7 @@ export function AccountForm<T extends FieldValues & { email: string; password: s
         foot={
           <>
             <Button title={action} busy={formState.isSubmitting} onPress={() => void send()} />
+            {more}
             <Button rank="plain" title={other.title} onPress={() => router.replace(other.href)} />
           </>
         }

@@ -3,7 +3,11 @@ import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { waitingOnDevice } from '@/state/device-store';
 import { takeWanted } from '@/state/wanted';
-import { signIn } from '@/state/household';
+import { sentenceOf } from '@/state/api';
+import { enter, signIn } from '@/state/household';
+import { loadPasskeys } from '@/state/load-seldom';
+import { Button } from '@/ui/Button';
+import { Text } from '@/ui/Text';
 import { AccountForm } from './form';
 import { copy } from '@/copy/screens/auth/sign-in';
 
@@ -25,7 +29,42 @@ export function SignIn() {
         await signIn(values);
         router.replace(takeWanted('/now'));
       }}
+      more={<OtherWays />}
       other={{ title: copy.makeAnAccountInstead, href: '/start' }}
     />
+  );
+}
+
+/** By what unlocks the device, and what to do where the password is forgotten. */
+function OtherWays() {
+  const [problem, setProblem] = useState<string | null>(null);
+  const byPasskey = async () => {
+    setProblem(null);
+    const { signInWithPasskey, NotGiven, NotHere } = await loadPasskeys();
+    try {
+      enter(await signInWithPasskey());
+      router.replace(takeWanted('/now'));
+    } catch (error) {
+      setProblem(
+        error instanceof NotHere
+          ? copy.notHere(error.host)
+          : error instanceof NotGiven
+            ? copy.notGiven
+            : sentenceOf(error),
+      );
+    }
+  };
+  return (
+    <>
+      {problem !== null && (
+        <Text tone="now" role="alert">
+          {problem}
+        </Text>
+      )}
+      {'PublicKeyCredential' in window && (
+        <Button rank="outline" title={copy.usePasskey} onPress={() => void byPasskey()} />
+      )}
+      <Button rank="plain" title={copy.forgotIt} onPress={() => router.push('/forgotten')} />
+    </>
   );
 }

@@ -89,7 +89,11 @@ function Account({ model }: { model: HouseholdModel }) {
       <Text kind="heading" level={2}>
         Account
       </Text>
-      <Text tone="quiet">{email ?? copy.theDemoLibraryHas}</Text>
+      {email === null ? (
+        <Text tone="quiet">{copy.theDemoLibraryHas}</Text>
+      ) : (
+        <LinkRow href="/kit/account" title={email} text={copy.accountText} />
+      )}
       <Button
         rank="outline"
         title={demo ? copy.leaveTheDemoLibrary : 'Sign out'}

@@ -1,0 +1,1 @@
+export { ChangeAddress as default } from '@/features/account/routes';

@@ -1,0 +1,1 @@
+export { LeaveForGood as default } from '@/features/account/routes';

@@ -1,0 +1,1 @@
+export { AddPasskey as default } from '@/features/account/routes';

@@ -1,0 +1,1 @@
+export { ChangePassword as default } from '@/features/account/routes';

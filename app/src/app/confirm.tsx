@@ -1,0 +1,1 @@
+export { Confirm as default } from '@/features/account/routes';

@@ -1,0 +1,1 @@
+export { Forgotten as default } from '@/features/account/routes';

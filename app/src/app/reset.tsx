@@ -1,0 +1,1 @@
+export { Reset as default } from '@/features/account/routes';

@@ -1,0 +1,99 @@
+import { router } from 'expo-router';
+import { changeAddress, changePassword, leaveForGood } from '@/state/account';
+import { notify } from '@/state/notice';
+import { makePasskey } from '@/state/passkeys';
+import { Banner } from '@/ui/Banner';
+import { Field } from '@/ui/Field';
+import { LinkRow } from '@/ui/LinkRow';
+import { Text } from '@/ui/Text';
+import { copy } from '@/copy/screens/account/forms';
+import { FormScreen } from './FormScreen';
+import { useForm } from './use-form';
+import { useKnownAccount } from './use-account-page';
+
+const HERE = '/kit/account';
+
+/** Back on the account's page, with a word of what was done. */
+function done(text: string): void {
+  if (router.canGoBack()) router.back();
+  else router.replace(HERE);
+  notify(text);
+}
+
+/** Route: another password. */
+export function ChangePassword() {
+  const form = useForm({ password: '', next: '' }, async (values) => {
+    await changePassword(values);
+    done(copy.passwordChanged);
+  });
+  return (
+    <FormScreen title={copy.changePassword} back={HERE} action={copy.changePassword} {...form}>
+      <Field label={copy.passwordHad} secureTextEntry autoComplete="current-password" {...form.line('password')} />
+      <Field
+        label={copy.passwordNew}
+        hint={copy.passwordHint}
+        secureTextEntry
+        autoComplete="new-password"
+        {...form.line('next')}
+      />
+    </FormScreen>
+  );
+}
+
+/** Route: another address. */
+export function ChangeAddress() {
+  const mail = useKnownAccount()?.mail ?? true;
+  const form = useForm({ email: '', password: '' }, async (values) => {
+    await changeAddress(values);
+    done(copy.linksSent);
+  });
+  return (
+    <FormScreen
+      title={copy.changeAddress}
+      back={HERE}
+      text={copy.addressText}
+      action={mail ? copy.sendLinks : null}
+      {...form}
+    >
+      {!mail && <Banner tone="soon" text={copy.noMail} />}
+      <Field label={copy.addressNew} inputMode="email" autoComplete="email" {...form.line('email')} />
+      <Field label={copy.passwordNow} secureTextEntry autoComplete="current-password" {...form.line('password')} />
+    </FormScreen>
+  );
+}
+
+/** Route: a passkey on this device. */
+export function AddPasskey() {
+  const form = useForm({ name: '', password: '' }, async ({ name, password }) => {
+    await makePasskey(password, name);
+    done(copy.passkeyMade);
+  });
+  return (
+    <FormScreen title={copy.passkey} back={HERE} text={copy.passkeyText} action={copy.makePasskey} {...form}>
+      <Field label={copy.passkeyName} hint={copy.passkeyNameHint} {...form.line('name')} />
+      <Field label={copy.passwordNow} secureTextEntry autoComplete="current-password" {...form.line('password')} />
+    </FormScreen>
+  );
+}
+
+/** Route: removing the account, after what is to be kept was taken out. */
+export function LeaveForGood() {
+  const account = useKnownAccount();
+  const form = useForm({ password: '' }, async (values) => {
+    await leaveForGood(values);
+    done(copy.leaving);
+  });
+  return (
+    <FormScreen
+      title={copy.leave}
+      back={HERE}
+      text={copy.leaveWhat(account?.withHousehold ?? true)}
+      action={account?.goesAt ? null : copy.confirmLeave}
+      {...form}
+    >
+      <Text tone="quiet">{copy.leaveBefore}</Text>
+      <LinkRow href="/year/records" title={copy.takeOut} text={copy.takeOutText} />
+      <Field label={copy.passwordNow} secureTextEntry autoComplete="current-password" {...form.line('password')} />
+    </FormScreen>
+  );
+}

@@ -1,0 +1,3 @@
+export { AccountScreen } from './AccountScreen';
+export { Confirm, Forgotten, Reset } from './ByLink';
+export { AddPasskey, ChangeAddress, ChangePassword, LeaveForGood } from './Changes';
