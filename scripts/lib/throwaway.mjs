@@ -22,6 +22,7 @@ export async function withThrowaway(work) {
     ...simulators.env,
     ...database.env,
     PORT: String(port),
+    PUBLIC_URL: `http://localhost:${port}`,
     STATIC_DIR,
     PHOTOS_DIR: join(folder, 'photos'),
     LOG_LEVEL: 'error',
@@ -33,7 +34,8 @@ export async function withThrowaway(work) {
     simulators.tell(`http://127.0.0.1:${port}`);
     await work({
       ...database.env,
-      TEMBRIN_URL: `http://127.0.0.1:${port}`,
+      TEMBRIN_URL: `http://localhost:${port}`,
+      TEMBRIN_MAIL: simulators.mail,
       SERVER_PID: String(server.pid),
       STATIC_DIR,
     });
