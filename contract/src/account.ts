@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { isTimeZone } from '@tembrin/core/time';
+import { membershipSchema } from './people';
 import { isPlain, NOT_PLAIN_SENTENCE } from './plain';
 
 const email = z
@@ -156,10 +157,12 @@ export const accountSchema = z.object({
   passkeys: z.array(passkeySchema),
   /** What was done to it, the newest first. */
   record: z.array(recordSchema),
+  /** The households it belongs to. */
+  households: z.array(membershipSchema),
   /** When it goes; null: it stays. */
   goesAt: instant.nullable(),
-  /** Whether the household goes with it: nobody else keeps it. */
-  withHousehold: z.boolean(),
+  /** Names of the households that go with it: nobody else keeps them. */
+  taking: z.array(z.string()),
   /** Whether this server sends mail. */
   mail: z.boolean(),
   /** Where passkeys are made and used: the name in the address. */

@@ -36,6 +36,7 @@ test('only the door is open to everyone', () => {
     'createAccount',
     'forgotPassword',
     'health',
+    'lookAtInvitation',
     'openDemo',
     'ready',
     'resetPassword',

@@ -2,6 +2,8 @@ import { z } from 'zod';
 import { timeZoneSchema } from './account';
 import { instrumentSchema } from './instrument';
 import { isPlain, NOT_PLAIN_SENTENCE } from './plain';
+import { personSchema } from './people';
+import { ROLES } from '@tembrin/core/people';
 import { currencySchema } from '@tembrin/core/year';
 import { schoolChoicesSchema } from '@tembrin/core/schools';
 
@@ -30,6 +32,10 @@ export const householdSchema = z.object({
   version: z.number().int().positive(),
   /** Address of the person signed in; null in the demo library. */
   email: z.string().nullable(),
+  /** What the person signed in is here. */
+  role: z.enum(ROLES).default('keeper'),
+  /** The persons one is told of, those who are gone among them. */
+  people: z.array(personSchema).default([]),
   instruments: z.array(instrumentSchema),
   /** Copies of those that were handed over to another household. */
   given: z.array(instrumentSchema).default([]),

@@ -15,6 +15,8 @@ export const QUOTAS = {
   readings: 10_000_000,
   /** What was sent to workshops, revoked or past among it. */
   shares: 200,
+  /** Persons, those who are gone among them. */
+  people: 1000,
   photos: 2000,
   /** Bytes of all photographs. */
   photoBytes: 500_000_000,

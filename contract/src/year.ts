@@ -50,6 +50,8 @@ export const archiveSchema = z.object({
   /** Readings that are too many for one file: the oldest. */
   readingsLeft: z.number().int().min(0).default(0),
   cards: z.array(z.record(z.string(), z.unknown())),
+  /** Persons, without what they sign in with; files of earlier versions have none. */
+  people: z.array(z.record(z.string(), z.unknown())).default([]),
   events: z.array(z.unknown()),
 });
 export type Archive = z.infer<typeof archiveSchema>;

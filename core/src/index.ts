@@ -23,6 +23,7 @@ export * from './vision';
 export * from './parts';
 export * from './year';
 export * from './assess';
+export * from './people';
 export * from './routines';
 export * from './brief';
 export * from './visits';

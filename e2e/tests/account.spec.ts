@@ -144,7 +144,7 @@ test('password, devices and address are looked after, and leaving is taken back'
   await expectAccessible(page, 'leaving for good');
   await page.getByLabel('Password').fill(NEXT);
   await page.getByRole('button', { name: 'Remove it in seven days' }).click();
-  await expect(page.getByText(/this account is removed, and the household with it/)).toBeVisible();
+  await expect(page.getByText(/this account is removed, and with it My instruments/)).toBeVisible();
   await page.getByRole('button', { name: 'Take it back' }).click();
   await expect(page.getByText('The account stays.')).toBeVisible();
   await openLetter(page, wanted, 'Your account stays');

@@ -375,7 +375,7 @@ describe('leaving', () => {
     const { browser, email } = await household(server);
     await leave(browser, 'not this one').expect(422);
     const { body } = await leave(browser).expect(200);
-    expect(body.withHousehold).toBe(true);
+    expect(body.taking).toEqual(['My instruments']);
     const days = (Date.parse((body as Account).goesAt!) - Date.now()) / DAY_MS;
     expect(days).toBeGreaterThan(6.99);
     expect(days).toBeLessThanOrEqual(7);

@@ -1,12 +1,20 @@
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { API_ROOT, operations, REQUEST_HEADER, type Operation } from '@tembrin/contract';
-import { usualFacts } from '@tembrin/core';
+import {
+  API_ROOT,
+  DEED_OF,
+  operations,
+  REQUEST_HEADER,
+  type HouseholdOperationId,
+  type Operation,
+} from '@tembrin/contract';
+import { mayDo, REACH, usualFacts } from '@tembrin/core';
 import request from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { authenticator } from './testing/authenticator';
 import { household, madeEvent, openServer, PASSWORD, type TestServer } from './testing/fixtures';
+import { member } from './testing/people';
 import { madePhoto } from './testing/photos';
 
 const folder = mkdtempSync(join(tmpdir(), 'tembrin-leak-'));
@@ -146,6 +154,17 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object | 
       return { body: { visitId: theirs.instrument.id } };
     case 'keepPhoto':
       return { body: PHOTO.file };
+    case 'addPerson':
+    case 'changePerson': {
+      const person = { name: 'Mine now', role: 'keeper', plays: [], looksAfter: [] };
+      return { body: id === 'addPerson' ? { id: theirs.instrument.id, ...person } : person };
+    }
+    case 'invite':
+      return { body: { personId: theirs.instrument.id, email: null } };
+    case 'acceptInvitation':
+      return { body: { key: `${theirs.instrument.id}.of-nobody` } };
+    case 'openHousehold':
+      return { body: { householdId: theirs.household.id } };
     case 'changePassword':
       return { body: { password: PASSWORD, next: 'seven brass lanterns' } };
     case 'changeAddress':
@@ -244,39 +263,77 @@ async function viewOf({ browser }: Party) {
 /** What is one household's, or one account's. */
 const household_ = all.filter(([, { access }]) => access === 'household' || access === 'account');
 
-test.each(household_)('%s answers 401 to somebody who is not signed in', async (id, operation) => {
-  const theirs = await household(server);
-  const answer = await callOf(operation, theirs, reachFor(id, theirs))(request(server.app));
-  expect(answer.status).toBe(401);
-  expect(answer.type).toBe('application/problem+json');
+describe('of a household with one of everything', () => {
+  let theirs: Party;
+  let before: Awaited<ReturnType<typeof viewOf>>;
+  beforeAll(async () => {
+    theirs = await household(server);
+    await theirs.browser.postEvents(madeEvent(theirs.instrument.id, 'rosined', {})).expect(200);
+    await withAir(theirs);
+    await theirs.browser.post('/cards', { cards: [{ id: uuid(), ...priceOn(theirs.instrument.id) }] }).expect(201);
+    await theirs.browser.post('/calendar/address').expect(201);
+    await withShare(theirs);
+    await theirs.browser.agent
+      .post(`${API_ROOT}/instruments/${theirs.instrument.id}/photos/${PHOTO.hash}`)
+      .set(REQUEST_HEADER, '1')
+      .type('image/jpeg')
+      .send(PHOTO.file)
+      .expect(201);
+    before = await viewOf(theirs);
+  });
+
+  test.each(household_)('%s answers 401 to somebody who is not signed in', async (id, operation) => {
+    const answer = await callOf(operation, theirs, reachFor(id, theirs))(request(server.app));
+    expect(answer.status).toBe(401);
+    expect(answer.type).toBe('application/problem+json');
+  });
+
+  test.each(household_)('%s shows and changes nothing of it to another', async (id, operation) => {
+    const mine = await household(server);
+    const answer = await callOf(operation, theirs, reachFor(id, theirs))(mine.browser.agent);
+
+    const text = JSON.stringify(answer.body);
+    expect(text).not.toContain(theirs.household.id);
+    // The address one asks for oneself is one's own to see.
+    if (id !== 'changeAddress') expect(text).not.toContain(theirs.email);
+    if (answer.status < 300 && !['addInstrument', 'addPlace', 'addPerson'].includes(id))
+      expect(text).not.toContain(theirs.instrument.id);
+    // An import’s id is its own maker’s; what it names of another household is simply not there.
+    if (operation.params) expect(answer.status).toBe(id === 'importDiary' ? 422 : 404);
+    expect(await viewOf(theirs)).toEqual(before);
+  });
 });
 
-test.each(household_)('%s shows and changes nothing of another household', async (id, operation) => {
-  const [mine, theirs] = [await household(server), await household(server)];
-  await theirs.browser.postEvents(madeEvent(theirs.instrument.id, 'rosined', {})).expect(200);
-  await withAir(theirs);
-  await theirs.browser.post('/cards', { cards: [{ id: uuid(), ...priceOn(theirs.instrument.id) }] }).expect(201);
-  await theirs.browser.post('/calendar/address').expect(201);
-  await withShare(theirs);
-  await theirs.browser.agent
-    .post(`${API_ROOT}/instruments/${theirs.instrument.id}/photos/${PHOTO.hash}`)
-    .set(REQUEST_HEADER, '1')
-    .type('image/jpeg')
-    .send(PHOTO.file)
-    .expect(201);
-  const before = await viewOf(theirs);
+/** Operations with bodies and ids that would do what they are for. */
+const ofHousehold = all.filter(
+  // Who leaves is no member any more: tried with the people.
+  ([id, { access }]) => access === 'household' && id !== 'leaveHousehold',
+) as [HouseholdOperationId, Operation][];
 
-  const answer = await callOf(operation, theirs, reachFor(id, theirs))(mine.browser.agent);
+describe.each(['player', 'helper'] as const)('for a %s, with an instrument that is none of theirs', (role) => {
+  let theirs: Party;
+  let browser: Party['browser'];
+  beforeAll(async () => {
+    theirs = await household(server);
+    await withAir(theirs);
+    await withShare(theirs);
+    await theirs.browser.postEvents(madeEvent(theirs.instrument.id, 'rosined', {})).expect(200);
+    ({ browser } = await member(server, theirs, { role }));
+  });
 
-  const text = JSON.stringify(answer.body);
-  expect(text).not.toContain(theirs.household.id);
-  // The address one asks for oneself is one's own to see.
-  if (id !== 'changeAddress') expect(text).not.toContain(theirs.email);
-  if (answer.status < 300 && id !== 'addInstrument' && id !== 'addPlace')
-    expect(text).not.toContain(theirs.instrument.id);
-  // An import’s id is its own maker’s; what it names of another household is simply not there.
-  if (operation.params) expect(answer.status).toBe(id === 'importDiary' ? 422 : 404);
-  expect(await viewOf(theirs)).toEqual(before);
+  test.each(ofHousehold)('%s shows and changes what the table of roles says, and no more', async (id, operation) => {
+    const before = await viewOf(theirs);
+    const answer = await callOf(operation, theirs, reachFor(id, theirs))(browser.agent);
+    const deed = DEED_OF[id];
+    if (mayDo(role, deed)) expect(answer.body.type).not.toBe('/problems/not-your-role');
+    else expect([answer.status, answer.body.type]).toEqual([403, '/problems/not-your-role']);
+    expect(JSON.stringify(answer.body)).not.toContain(theirs.email);
+    // Rooms and hygrometers are everybody's here.
+    if (REACH[role][deed] === 'all') return;
+    expect(await viewOf(theirs)).toEqual(before);
+    const { instruments, cards, events, photos } = answer.body as Record<string, unknown[] | undefined>;
+    for (const list of [instruments, cards, events, photos]) expect(list ?? []).toEqual([]);
+  });
 });
 
 test('the same instrument id in two households is two instruments', async () => {

@@ -15,6 +15,7 @@ import { storageOf } from './photos/object-store';
 import type { Storage } from './photos/storage';
 import { sweepPhotos } from './photos/sweep';
 import { officeOf, type Office } from './jobs/office';
+import { sweepInvitations } from './store/people';
 import { sweepAccounts } from './store/account/leaving';
 import { Watch } from './operating/watch';
 
@@ -79,6 +80,7 @@ function keepHouse(
     await forgetLimits(database);
     await sweepSessions(database);
     await sweepAccounts(accounts);
+    await sweepInvitations(database);
     await sweepPhotos(database, storage);
   });
   restock();

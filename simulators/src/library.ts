@@ -25,6 +25,7 @@ import { chanceFrom, type Chance } from './chance';
 import { libraryAir, type DemoAir } from './library-air';
 import { CONTACTS, libraryCards, type DemoCard } from './library-cards';
 import { SHELF, type Habit } from './library-instruments';
+import { libraryPeople, type DemoPerson } from './library-people';
 
 export interface DemoInstrument extends InstrumentFacts {
   id: string;
@@ -42,6 +43,7 @@ export interface DemoLibrary {
   events: LogEvent[];
   air: DemoAir;
   cards: DemoCard[];
+  people: DemoPerson[];
   currency: string;
 }
 
@@ -78,6 +80,11 @@ export function demoLibrary(nowMs: number, timeZone: string, seed = 0.4142): Dem
       ...made.flatMap(({ bows }) => bows),
       ...contactCards(nowMs, chanceFrom(seed / 7)),
     ],
+    people: libraryPeople(
+      made.map(({ instrument }) => instrument),
+      nowMs,
+      chanceFrom(seed / 11),
+    ),
     currency: CURRENCY,
   };
 }

@@ -6,6 +6,7 @@ import { briefOperations } from './briefs';
 import { contactOperations } from './contacts';
 import { handoverOperations } from './handovers';
 import { householdOperations } from './household';
+import { peopleOperations } from './people';
 import { photoOperations } from './photos';
 import { shareOperations } from './shares';
 import { yearOperations } from './year';
@@ -19,6 +20,7 @@ export const operations = {
   ...householdOperations,
   ...airOperations,
   ...yearOperations,
+  ...peopleOperations,
   ...photoOperations,
   ...briefOperations,
   ...shareOperations,

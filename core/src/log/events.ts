@@ -42,6 +42,8 @@ export type EventOf<T extends EventType> = {
     occurredAt: string;
     /** When it was written down, on the device that made it. */
     recordedAt: string;
+    /** Id of the person who did it; left out: before that was put down, or where nobody said. */
+    by?: string;
     payload: z.infer<Payloads[K]>;
   };
 }[T];
@@ -56,6 +58,7 @@ const variants = EVENT_TYPES.map((type) =>
     type: z.literal(type),
     occurredAt: instant,
     recordedAt: instant,
+    by: id.optional(),
     payload: payloads[type],
   }),
 );

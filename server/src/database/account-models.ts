@@ -10,6 +10,7 @@ import {
 
 export interface AccountRow extends Model<InferAttributes<AccountRow>, InferCreationAttributes<AccountRow>> {
   id: string;
+  /** The household it opened last; it may be gone, or not its own any more. */
   householdId: string;
   email: string;
   passwordHash: string;

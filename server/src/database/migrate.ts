@@ -12,8 +12,9 @@ import * as manyServers from './migrations/006-many-servers';
 import * as photos from './migrations/007-photos';
 import * as visits from './migrations/008-visits';
 import * as accounts from './migrations/009-accounts';
+import * as people from './migrations/010-people';
 
-const MIGRATIONS = [householdLog, setUp, air, year, askedOften, manyServers, photos, visits, accounts];
+const MIGRATIONS = [householdLog, setUp, air, year, askedOften, manyServers, photos, visits, accounts, people];
 
 /** What the server's own database user may do with each table. The log can be added to, never changed. */
 const GRANTS: Readonly<Record<string, string>> = {
@@ -41,6 +42,8 @@ const GRANTS: Readonly<Record<string, string>> = {
   passkeys: 'SELECT, INSERT, UPDATE, DELETE',
   account_links: 'SELECT, INSERT, UPDATE, DELETE',
   account_records: 'SELECT, INSERT, DELETE',
+  persons: 'SELECT, INSERT, UPDATE, DELETE',
+  invitations: 'SELECT, INSERT, UPDATE, DELETE',
   jobs: 'SELECT, INSERT, UPDATE, DELETE',
 };
 

@@ -8,6 +8,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import { accountModels, type AccountModels } from './account-models';
+import { peopleModels, type PeopleModels } from './people-models';
 import { visitModels, type VisitModels } from './visit-models';
 
 export interface HouseholdRow extends Model<InferAttributes<HouseholdRow>, InferCreationAttributes<HouseholdRow>> {
@@ -156,7 +157,7 @@ export interface PhotoRow extends Model<InferAttributes<PhotoRow>, InferCreation
   keptAt: Date;
 }
 
-export interface Models extends VisitModels, AccountModels {
+export interface Models extends VisitModels, AccountModels, PeopleModels {
   Household: ModelStatic<HouseholdRow>;
   Instrument: ModelStatic<InstrumentRow>;
   Event: ModelStatic<EventRow>;
@@ -180,6 +181,7 @@ export function defineModels(sequelize: Sequelize): Models {
   return {
     ...visitModels(sequelize),
     ...accountModels(sequelize),
+    ...peopleModels(sequelize),
     Household: sequelize.define<HouseholdRow>(
       'Household',
       {

@@ -1,19 +1,24 @@
 import {
   API_ROOT,
+  DEED_OF,
+  REQUEST_HEADER,
   operations,
   type BodyOf,
+  type HouseholdOperationId,
   type Operation,
   type OperationId,
   type ParamsOf,
   type QueryOf,
   type ResponseOf,
 } from '@tembrin/contract';
+import type { Deed } from '@tembrin/core';
 import { pipeline } from 'node:stream/promises';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
 import type { z } from 'zod';
 import type { Database } from '../database/connect';
 import { AccountScope } from '../store/account/account-scope';
 import type { AccountGround } from '../store/account/ground';
+import { actorFor } from '../store/actor';
 import { hashed } from '../store/hashed';
 import { HouseholdScope } from '../store/scope';
 import { fail, invalid, ProblemError } from '../problems/problems';
@@ -57,7 +62,10 @@ export function operationsRouter({
   for (const [id, operation] of Object.entries(operations) as [OperationId, Operation][]) {
     const handle = handlers[id] as (call: unknown) => Promise<unknown>;
     const answer = async (request: Request, response: Response) => {
-      const scope = operation.access === 'household' ? scopeOf(request, database) : undefined;
+      const scope =
+        operation.access === 'household'
+          ? await scopeOf(request, database, DEED_OF[id as HouseholdOperationId])
+          : undefined;
       const call = {
         params: checked(operation.params, request.params),
         query: checked(operation.query, request.query),
@@ -130,7 +138,7 @@ function bodyOf(request: Request): unknown {
   return request.body;
 }
 
-function scopeOf({ session }: Request, database: Database): HouseholdScope {
+async function scopeOf({ session, headers }: Request, database: Database, deed: Deed): Promise<HouseholdScope> {
   if (!session.identity) {
     fail(
       401,
@@ -138,7 +146,12 @@ function scopeOf({ session }: Request, database: Database): HouseholdScope {
       'You are not signed in, or it has been too long. Sign in again; what is on this device is kept.',
     );
   }
-  return new HouseholdScope(database, session.identity);
+  const { identity } = session;
+  // A page that has one household open sends which: another was opened meanwhile, in another tab of the same browser.
+  const meant = headers[REQUEST_HEADER];
+  if (typeof meant === 'string' && meant.length === 36 && meant !== identity.householdId)
+    fail(401, 'another-household', 'Another household was opened in this browser. Reload the page to go on with it.');
+  return new HouseholdScope(database, identity, await actorFor(database, identity, deed));
 }
 
 /** The account that somebody is signed in to. @throws ProblemError 401, 403 for a visitor to a demo library */
@@ -146,7 +159,7 @@ function accountOf({ session, sessionID }: Request, accounts: AccountGround): Ac
   if (!session.identity) fail(401, 'signed-out', 'You are not signed in, or it has been too long. Sign in again.');
   const { accountId } = session.identity;
   if (accountId === null) fail(403, 'no-account', 'The demo library has no account. Start your own to have one.');
-  return new AccountScope(accounts, accountId, hashed(sessionID));
+  return new AccountScope(accounts, accountId, hashed(sessionID), session.identity.householdId);
 }
 
 function checked(schema: z.ZodType | undefined, value: unknown): unknown {

@@ -56,6 +56,18 @@ export async function storeMaster(
     })),
     { transaction },
   );
+  await models.Person.bulkCreate(
+    library.people.map(({ plays, looksAfter, ...person }, at) => ({
+      householdId: id,
+      ...person,
+      plays: JSON.stringify(plays),
+      looksAfter: JSON.stringify(looksAfter),
+      accountId: null,
+      addedAt: new Date(now.getTime() + at),
+      version: 1,
+    })),
+    { transaction },
+  );
   await storeAir({ sequelize, models }, id, library.air, now, transaction);
   return id;
 }

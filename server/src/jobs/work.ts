@@ -2,6 +2,7 @@ import { accountLetter, type AccountNews } from '../mail/account-letters';
 import { DeadAddress, type Post } from '../mail/post';
 import { sendReset } from '../store/account/forgotten';
 import type { AccountGround } from '../store/account/ground';
+import { invitationPath } from '../store/people';
 import { addressOf, type LinkKind } from '../store/account/links';
 import type { AccountLetterJob, Jobs } from '../queue/jobs';
 import { Hopeless, type Work } from '../queue/queue';
@@ -13,10 +14,15 @@ export interface WorkGround extends AccountGround {
 
 async function sendAccountLetter(ground: WorkGround, job: AccountLetterJob, id: string): Promise<void> {
   const { database, post, publicUrl } = ground;
-  const { Account, AccountLink } = database.models;
+  const { Account, AccountLink, Invitation } = database.models;
   if (!post) throw new Hopeless('no mail is sent any more');
   const facts: Record<string, unknown> = { ...job.facts };
-  if (job.linkId !== undefined) {
+  if (job.news === 'invited') {
+    const invitation = await Invitation.findOne({ where: { householdId: job.householdId, id: job.linkId }, raw: true });
+    // Taken back, or accepted already.
+    if (!invitation || invitation.expiresAt <= new Date()) return;
+    facts.href = new URL(invitationPath(invitation.id, ground.secret), publicUrl).href;
+  } else if (job.linkId !== undefined) {
     const link = await AccountLink.findOne({ where: { id: job.linkId }, raw: true });
     // Past or replaced before it could be sent: it would lead nowhere.
     if (!link || link.expiresAt <= new Date()) return;

@@ -15,9 +15,11 @@ export interface AccountNews {
   'password-reset': { at: number };
   'passkey-added': { name: string; at: number };
   'passkey-removed': { name: string; at: number };
-  leaving: { goesAt: number; withHousehold: boolean };
+  leaving: { goesAt: number; taking: readonly string[] };
   staying: { at: number };
-  gone: { withHousehold: boolean };
+  gone: { taking: readonly string[] };
+  /** Somebody is invited to a household. `until`: ms. */
+  invited: { href: string; household: string; person: string; until: number };
 }
 
 interface Ground {
@@ -31,6 +33,10 @@ interface Ground {
 /** A moment as it is read on a clock there. */
 const moment = (at: number, timeZone: string) =>
   new Intl.DateTimeFormat('en-GB', { dateStyle: 'long', timeStyle: 'short', timeZone }).format(at);
+
+/** What goes with an account: the households nobody else keeps. */
+const withIt = (taking: readonly string[]) =>
+  taking.length === 0 ? '' : `, and with it ${taking.join(', ')}: instruments, log, readings and photographs`;
 
 const account = ({ account: href }: Ground) => ({ title: 'Look after the account', href });
 /** What to do where it was somebody else. */
@@ -101,10 +107,10 @@ const LETTERS: { readonly [K in keyof AccountNews]: (news: AccountNews[K], groun
       account(ground),
     ],
   }),
-  leaving: ({ goesAt, withHousehold }, ground) => ({
+  leaving: ({ goesAt, taking }, ground) => ({
     subject: 'Your account will be removed',
     parts: [
-      `On ${moment(goesAt, ground.timeZone)} your account goes${withHousehold ? ', and with it the household: instruments, log, readings and photographs' : ''}. Until then it can be taken back, and the household’s file can be downloaded.`,
+      `On ${moment(goesAt, ground.timeZone)} your account goes${withIt(taking)}. Until then it can be taken back, and a household’s file can be saved.`,
       { title: 'Take it back, or download the file', href: ground.account },
     ],
   }),
@@ -112,10 +118,16 @@ const LETTERS: { readonly [K in keyof AccountNews]: (news: AccountNews[K], groun
     subject: 'Your account stays',
     parts: [`The removal was taken back on ${moment(at, ground.timeZone)}. Nothing was lost.`],
   }),
-  gone: ({ withHousehold }) => ({
+  gone: ({ taking }) => ({
     subject: 'Your account was removed',
+    parts: [`Your account was removed as you asked${withIt(taking)}. This is the last letter to this address.`],
+  }),
+  invited: ({ href, household, person, until }, { timeZone }) => ({
+    subject: `Come and look after the instruments of ${household}`,
     parts: [
-      `Your account was removed as you asked${withHousehold ? ', and the household with all that was kept of it' : ''}. This is the last letter to this address.`,
+      `You are invited to ${household} on Tembrin, which keeps string instruments playable. You will be ${person} there. The invitation is good until ${moment(until, timeZone)}.`,
+      { title: 'See the invitation', href },
+      'If you know nothing of it, leave it be.',
     ],
   }),
 };

@@ -11,6 +11,7 @@ const SENTENCES: Readonly<Record<Quota, (most: string) => string>> = {
   events: (most) =>
     `A household’s log holds at most ${most} entries. Save it as a file and remove instruments that are no longer yours.`,
   shares: (most) => `At most ${most} links to workshops are kept, and all of them are open. Revoke one first.`,
+  people: (most) => `A household has at most ${most} people, those who are gone among them.`,
   photos: (most) => `A household keeps at most ${most} photos. Remove some first.`,
   photoBytes: () =>
     `The photos of a household take at most ${QUOTAS.photoBytes / 1e6} MB, and these are full. Remove some first, or save them as a file.`,

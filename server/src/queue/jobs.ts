@@ -10,6 +10,8 @@ type Told<K extends keyof AccountNews> = {
   /** What is told, but for a link: that is made when the letter goes, with what the database does not know. */
   facts: Omit<AccountNews[K], 'href'>;
   linkId?: string;
+  /** The household somebody is invited to. */
+  householdId?: string;
 };
 /** A letter about an account. */
 export type AccountLetterJob = { [K in keyof AccountNews]: Told<K> }[keyof AccountNews];

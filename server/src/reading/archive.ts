@@ -12,6 +12,7 @@ import {
   householdChangeSchema,
   newCardSchema,
   newInstrumentSchema,
+  newPersonSchema,
   newPlaceSchema,
   refusalSentence,
 } from '@tembrin/contract';
@@ -22,8 +23,9 @@ import { checkQuota } from '../problems/quota';
 import { archivedSensorSchema, readingsIn, type ArchivedSensor } from './archived-air';
 import { packed } from './packed';
 
-/** Columns of a log in CSV. */
+/** Columns of a log in CSV; who did it comes last, and earlier files have no column for it. */
 export const LOG_COLUMNS = ['id', 'instrumentId', 'type', 'occurredAt', 'recordedAt', 'payload'] as const;
+export const BY_COLUMN = 'by';
 
 /** Events and readings that are handed over at a time. */
 const EVENTS_AT_ONCE = 2000;
@@ -35,7 +37,7 @@ const TOLD = 3;
 export interface ArchiveGround {
   instruments: readonly (AdmissionContext['facts'] & { id: string })[];
   /** How many there are of each that a file may bring more of, by their ids. */
-  ids: Readonly<Record<'places' | 'sensors' | 'cards', readonly string[]>>;
+  ids: Readonly<Record<'places' | 'sensors' | 'cards' | 'people', readonly string[]>>;
   events: readonly LogEvent[];
   timeZone: string;
   nowMs: number;
@@ -56,6 +58,7 @@ export type Found =
       places: readonly z.output<typeof newPlaceSchema>[];
       sensors: readonly Omit<ArchivedSensor, 'readings'>[];
       cards: readonly z.output<typeof newCardSchema>[];
+      people: readonly (z.output<typeof newPersonSchema> & { goneAt: Date | null })[];
     }
   | { kind: 'readings'; sensorId: string; block: Float64Array }
   | { kind: 'events'; events: readonly LogEvent[] };
@@ -107,10 +110,15 @@ export async function* archivedLog({
       `A log has the columns ${LOG_COLUMNS.join(', ')}, separated by commas. Choose the file as it was saved.`,
     );
   const at = Object.fromEntries(LOG_COLUMNS.map((name) => [name, head!.indexOf(name)]));
+  const byAt = head!.indexOf(BY_COLUMN);
   const admission = new Admission(ground);
   yield* admitted(
     admission,
-    data.slice(1).map((cells) => Object.fromEntries(LOG_COLUMNS.map((name) => [name, cells[at[name]!] ?? '']))),
+    data.slice(1).map((cells) => {
+      const by = byAt < 0 ? '' : (cells[byAt] ?? '').trim();
+      const row = Object.fromEntries(LOG_COLUMNS.map((name) => [name, cells[at[name]!] ?? '']));
+      return by === '' ? row : { ...row, by };
+    }),
     (value, which) => {
       const cells = value as Record<string, string>;
       let payload: unknown = null;
@@ -226,13 +234,13 @@ function readArchive(text: string, { instruments: there, ids }: ArchiveGround) {
     );
   }
   // Before each is looked at by itself: a file of a million instruments is none.
-  for (const list of ['instruments', 'places', 'sensors', 'cards', 'events'] as const) {
+  for (const list of ['instruments', 'places', 'sensors', 'cards', 'people', 'events'] as const) {
     const all = (value as Record<string, unknown> | null)?.[list];
     if (Array.isArray(all)) checkQuota(list, 0, all.length);
   }
   const archive = checked(archiveSchema, value, 'The file');
   const known = { instruments: there.map(({ id }) => id), ...ids };
-  for (const list of ['instruments', 'places', 'sensors', 'cards'] as const) {
+  for (const list of ['instruments', 'places', 'sensors', 'cards', 'people'] as const) {
     const own = new Set(known[list]);
     checkQuota(list, own.size, archive[list].filter(({ id }) => !own.has(id as string)).length);
   }
@@ -265,6 +273,13 @@ function readArchive(text: string, { instruments: there, ids }: ArchiveGround) {
       cards: eachOnce(
         archive.cards.map((card, at) => checked(newCardSchema, card, `Card ${at + 1}`)),
         'Card',
+      ),
+      people: eachOnce(
+        archive.people.map(({ goneAt, ...person }, at) => ({
+          ...checked(newPersonSchema, person, `Person ${at + 1}`),
+          goneAt: dateIn(goneAt),
+        })),
+        'Person',
       ),
     },
     columns: sensors.map(({ id: sensorId, readings }) => ({ sensorId, readings })),

@@ -66,13 +66,13 @@ const FORMATS = {
   calendar: (text: string) => () => readCalendar(text, 'Europe/Lisbon', NOW).then(() => undefined),
   archive: (text: string) => {
     const path = fileOf(text);
-    const ids = { places: [], sensors: [], cards: [] };
+    const ids = { places: [], sensors: [], cards: [], people: [] };
     return () =>
       readAll(archiveParts({ path, ground: { instruments: [], ids, events: [], timeZone: 'UTC', nowMs: NOW } }));
   },
   log: (text: string) => {
     const path = fileOf(text);
-    const ids = { places: [], sensors: [], cards: [] };
+    const ids = { places: [], sensors: [], cards: [], people: [] };
     const instruments = [{ id: ID, ...usualFacts('violin') }];
     return () => readAll(archivedLog({ path, ground: { instruments, ids, events: [], timeZone: 'UTC', nowMs: NOW } }));
   },

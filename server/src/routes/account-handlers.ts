@@ -14,6 +14,7 @@ import type { AccountGround } from '../store/account/ground';
 import { addPasskey, askToMake, askToUse, checkPasskey, removePasskey, type Asked } from '../store/account/passkeys';
 import { putDown } from '../store/account/record';
 import { checkCredentials, createAccount, type Identity } from '../store/accounts';
+import { actorFor } from '../store/actor';
 import { HouseholdScope } from '../store/scope';
 
 interface AuthGround {
@@ -44,7 +45,7 @@ export function authHandlers({ database, accounts, demos, loop, folders, watch }
     await beginSession(request, identity);
     watch.happened(identity.accountId ? 'signed in' : 'demo opened');
     if (identity.accountId) await putDown(database, identity.accountId, how, request.session.device);
-    return new HouseholdScope(database, identity).household();
+    return new HouseholdScope(database, identity, await actorFor(database, identity, 'see')).household();
   };
   return {
     health: () => Promise.resolve({ status: 'ok' as const }),

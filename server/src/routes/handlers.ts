@@ -35,6 +35,7 @@ import type { Loop } from '../operating/loop';
 import type { Watch } from '../operating/watch';
 import type { Request } from 'express';
 import { accountHandlers, authHandlers } from './account-handlers';
+import { peopleHandlers } from './people-handlers';
 
 /** A file as it comes with a request. */
 function upload(request: Request, { delimiter, skip }: Pick<Upload, 'delimiter' | 'skip'>, mostBytes: number): Upload {
@@ -64,6 +65,7 @@ export function handlersFor(parts: Omit<Ground, 'imports'>): Handlers {
   return {
     ...authHandlers(ground),
     ...accountHandlers(ground.accounts),
+    ...peopleHandlers(ground.accounts),
     ...householdHandlers(ground),
     ...placeHandlers(ground),
     ...sensorHandlers(ground),
@@ -170,7 +172,7 @@ function sensorHandlers({ database, outside, imports }: Ground) {
 function cardHandlers({ database }: Ground) {
   const cards = (scope: HouseholdScope) => new CardScope(database, scope);
   return {
-    readCards: async ({ scope }) => ({ cards: await cards(scope).cards() }),
+    readCards: async ({ scope }) => ({ cards: await cards(scope).seen() }),
     addCards: async ({ scope, body }) => ({ cards: await cards(scope).add(body.cards) }),
     changeCard: ({ scope, params, version, body }) => cards(scope).change(params.id, version, body),
     removeCard: async ({ scope, params, version }) => {

@@ -2,6 +2,7 @@ import type { Credentials, NewAccount } from '@tembrin/contract';
 import { UniqueConstraintError } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { Database } from '../database/connect';
+import type { AccountRow } from '../database/account-models';
 import { inTransaction } from '../database/transaction';
 import { fail } from '../problems/problems';
 import { checkStrength, hashPassword, isPassword } from './account/passwords';
@@ -28,30 +29,65 @@ export async function createAccount(database: Database, wanted: NewAccount): Pro
   const createdAt = new Date();
   try {
     await inTransaction(database, async (transaction) => {
-      await models.Household.create(
-        {
-          id: identity.householdId,
-          name: 'My instruments',
-          timeZone: wanted.timeZone,
-          schools: '{}',
-          demo: false,
-          openedAt: createdAt,
-          createdAt,
-          version: 1,
-          logEpoch: uuid(),
-        },
-        { transaction },
-      );
+      await models.Household.create(newHousehold(identity.householdId, wanted.timeZone, createdAt), { transaction });
       await models.Account.create(
         { id: identity.accountId, householdId: identity.householdId, email: wanted.email, passwordHash, createdAt },
         { transaction },
       );
+      await models.Person.create(keeperOf(identity, wanted.email), { transaction });
       await putDown(database, identity.accountId, 'made', null, transaction);
     });
   } catch (error) {
     if (!(error instanceof UniqueConstraintError)) throw error;
     fail(409, 'address-taken', ADDRESS_TAKEN, { email: ADDRESS_TAKEN });
   }
+  return identity;
+}
+
+/** Who makes a household keeps it, under the name before the @ until they say another. */
+const keeperOf = ({ householdId, accountId }: Identity, email: string) => ({
+  householdId,
+  id: uuid(),
+  name: email.split('@')[0]!.slice(0, 60),
+  role: 'keeper',
+  plays: '[]',
+  looksAfter: '[]',
+  accountId,
+  addedAt: new Date(),
+  version: 1,
+});
+
+const newHousehold = (id: string, timeZone: string, createdAt: Date) => ({
+  id,
+  name: 'My instruments',
+  timeZone,
+  schools: '{}',
+  demo: false,
+  openedAt: createdAt,
+  createdAt,
+  version: 1,
+  logEpoch: uuid(),
+});
+
+/** The household an account opened last, else another it belongs to; one of its own is made where it belongs to none. */
+export async function openedLast(
+  database: Database,
+  account: Pick<AccountRow, 'id' | 'householdId' | 'email'>,
+): Promise<Identity> {
+  const { models } = database;
+  const persons = await models.Person.findAll({
+    where: { accountId: account.id, goneAt: null },
+    order: ['addedAt', 'householdId'],
+    raw: true,
+  });
+  const last = persons.find(({ householdId }) => householdId === account.householdId) ?? persons[0];
+  if (last) return { householdId: last.householdId, accountId: account.id };
+  const identity = { householdId: uuid(), accountId: account.id };
+  await inTransaction(database, async (transaction) => {
+    await models.Household.create(newHousehold(identity.householdId, 'UTC', new Date()), { transaction });
+    await models.Person.create(keeperOf(identity, account.email), { transaction });
+    await models.Account.update({ householdId: identity.householdId }, { where: { id: account.id }, transaction });
+  });
   return identity;
 }
 
@@ -67,5 +103,5 @@ export async function checkCredentials(database: Database, { email, password }: 
     if (account) void putDownRefusal(database, account.id).catch(() => undefined);
     fail(401, 'wrong-credentials', 'The address or the password is not right. Check both and try again.');
   }
-  return { householdId: account.householdId, accountId: account.id };
+  return openedLast(database, account);
 }

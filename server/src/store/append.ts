@@ -1,5 +1,6 @@
 import {
   isBowKnown,
+  mayRecordFor,
   logEventSchema,
   referredTo,
   refusalOf,
@@ -8,11 +9,13 @@ import {
   type EventType,
   type Family,
   type LogEvent,
+  type Person,
 } from '@tembrin/core';
 import { bowsAmong, refusalSentence, type EventOutcome, type Problem } from '@tembrin/contract';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import { invalid, problem } from '../problems/problems';
+import { personOf } from './actor';
 import { CardScope } from './cards';
 import { instrumentOf } from './rows';
 import type { HouseholdScope } from './scope';
@@ -44,7 +47,9 @@ export async function appendEvents(
       : [];
     const bowed = [...instruments.values()].map(({ id, family }) => ({ id, family: family as Family }));
     const ids = events.flatMap((event) => [event.id, ...referredTo(event)]);
-    const there = await scope.events({ ids }, transaction);
+    // Looked for in all of the log: an id is one entry's, whoever sees it.
+    const there = await scope.unbounded.events({ ids }, transaction);
+    const people = events.some(({ by }) => by !== undefined) ? await peopleOf(models, scope, transaction) : new Map();
     const stored = new Map(there.map(({ event }) => [event.id, event]));
     const sessions = new Map<string, LogEvent[]>();
     const accepted: LogEvent[] = [];
@@ -77,6 +82,10 @@ export async function appendEvents(
         nowMs: receivedAt.getTime(),
         timeZone: household.timeZone,
       };
+      const subject = event.by === undefined ? null : people.get(event.by);
+      if (subject === undefined) return problem(422, 'no-such-person', NOT_THERE);
+      if (subject && scope.actor.person && !mayRecordFor(scope.actor.person, subject))
+        return problem(403, 'not-for-them', NOT_FOR_THEM);
       const refusal = refusalOf(event, context);
       if (refusal) return problem(422, refusal.code, refusalSentence(refusal, household.timeZone));
       stored.set(event.id, event);
@@ -105,6 +114,19 @@ function isSame(one: LogEvent, other: LogEvent): boolean {
   const said = ({ instrumentId, type, occurredAt, recordedAt, payload }: LogEvent) =>
     JSON.stringify([instrumentId, type, Date.parse(occurredAt), Date.parse(recordedAt), payload]);
   return said(one) === said(other);
+}
+
+const NOT_THERE = 'Whoever did this is not in your household. Say who it was, and enter it once more.';
+const NOT_FOR_THEM = 'You cannot put this on record as somebody else’s doing. Enter it once more as your own.';
+
+/** The persons of a household, those who are gone among them. */
+async function peopleOf(
+  models: Database['models'],
+  scope: HouseholdScope,
+  transaction: Transaction,
+): Promise<Map<string, Person>> {
+  const rows = await models.Person.findAll({ where: scope.where({}), transaction });
+  return new Map(rows.map((row) => [row.id, personOf(row)]));
 }
 
 async function placesOf(

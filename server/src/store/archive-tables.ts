@@ -10,7 +10,7 @@ import {
   stringsOn,
 } from '@tembrin/core';
 import Papa from 'papaparse';
-import { LOG_COLUMNS } from '../reading/archive';
+import { BY_COLUMN, LOG_COLUMNS } from '../reading/archive';
 import type { HouseholdScope } from './scope';
 
 const NEWLINE = '\r\n';
@@ -29,14 +29,15 @@ export class TableScope {
     const events = await this.scope.log();
     return Papa.unparse(
       {
-        fields: [...LOG_COLUMNS],
-        data: events.map(({ id, instrumentId, type, occurredAt, recordedAt, payload }) => [
+        fields: [...LOG_COLUMNS, BY_COLUMN],
+        data: events.map(({ id, instrumentId, type, occurredAt, recordedAt, payload, by }) => [
           id,
           instrumentId,
           type,
           occurredAt,
           recordedAt,
           JSON.stringify(payload),
+          by ?? '',
         ]),
       },
       { newline: NEWLINE },

@@ -10,6 +10,7 @@ import type { ArchiveGround, Found, LeftBehind } from '../reading/archive';
 import { unpacked } from '../reading/packed';
 import { checkRoom, placeColumns, PlaceScope } from './air/places';
 import { ArchivedAir } from './archive-air';
+import { personOf } from './actor';
 import { CardScope } from './cards';
 import { instrumentColumns } from './rows';
 import type { HouseholdScope } from './scope';
@@ -31,12 +32,13 @@ export class ArchiveScope {
   ) {}
 
   async json(now = new Date()): Promise<string> {
-    const [household, air, hygrometers, cards, events] = await Promise.all([
+    const [household, air, hygrometers, cards, events, people] = await Promise.all([
       this.scope.household(),
       new PlaceScope(this.database, this.scope).places(),
       new ArchivedAir(this.database, this.scope).out(),
       new CardScope(this.database, this.scope).cards(),
       this.scope.log(),
+      this.database.models.Person.findAll({ where: this.scope.where({}), order: ['addedAt', 'id'] }),
     ]);
     const { name, timeZone, schools, currency } = household;
     const instruments = [...household.instruments, ...household.given];
@@ -49,6 +51,7 @@ export class ArchiveScope {
       sensors: hygrometers.sensors,
       readingsLeft: hygrometers.left,
       cards: cards.map(({ version: _version, ...card }) => card),
+      people: people.map((row) => ({ ...personOf(row), goneAt: row.goneAt?.toISOString() ?? null })),
       events,
     };
     return JSON.stringify(archive);
@@ -94,16 +97,16 @@ export class ArchiveScope {
 
   /** What a file is read against, and the household's turn before that. */
   private async ground(): Promise<{ ground: ArchiveGround; turn: number }> {
-    const { Place, Sensor, Card } = this.database.models;
+    const { Place, Sensor, Card, Person } = this.database.models;
     const { turn, timeZone } = await this.scope.row();
-    const idsIn = async (model: typeof Place | typeof Sensor | typeof Card) =>
+    const idsIn = async (model: typeof Place | typeof Sensor | typeof Card | typeof Person) =>
       (await (model as typeof Place).findAll({ where: this.scope.where({}), attributes: ['id'], raw: true })).map(
         ({ id }) => id,
       );
-    const [{ instruments: here, given }, events, places, sensors, cards] = await Promise.all([
+    const [{ instruments: here, given }, events, places, sensors, cards, people] = await Promise.all([
       this.scope.household(),
       this.scope.log(),
-      ...[Place, Sensor, Card].map(idsIn),
+      ...[Place, Sensor, Card, Person].map(idsIn),
     ]);
     return {
       turn: Number(turn),
@@ -114,7 +117,7 @@ export class ArchiveScope {
           since,
           stringCount,
         })),
-        ids: { places: places!, sensors: sensors!, cards: cards! },
+        ids: { places: places!, sensors: sensors!, cards: cards!, people: people! },
         events,
         timeZone,
         nowMs: Date.now(),
@@ -188,6 +191,7 @@ export class ArchiveScope {
     const before = await models.Card.count({ where: this.scope.where({}), transaction });
     await cards.addIn(things.cards, transaction);
     const after = await models.Card.count({ where: this.scope.where({}), transaction });
+    await this.storePeople(things.people, transaction);
     return {
       instruments: instruments.length,
       places: places.length,
@@ -196,6 +200,29 @@ export class ArchiveScope {
       cards: after - before,
       settings: empty,
     };
+  }
+
+  /** Persons that are not there yet come without what they sign in with: what they did keeps their name. */
+  private async storePeople(people: Things['people'], transaction: Transaction): Promise<void> {
+    const { Person } = this.database.models;
+    const rows = await Person.findAll({ where: this.scope.where({}), attributes: ['id'], transaction, raw: true });
+    const there = new Set(rows.map(({ id }) => id));
+    const addedAt = Date.now();
+    await Person.bulkCreate(
+      people
+        .filter(({ id }) => !there.has(id))
+        .map(({ plays, looksAfter, ...person }, at) =>
+          this.scope.where({
+            ...person,
+            plays: JSON.stringify(plays),
+            looksAfter: JSON.stringify(looksAfter),
+            accountId: null,
+            addedAt: new Date(addedAt + at),
+            version: 1,
+          }),
+        ),
+      { transaction },
+    );
   }
 }
 

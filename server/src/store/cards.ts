@@ -1,5 +1,5 @@
 import { CARDS_PER_POST, type Card, type CardFacts, type CardKind, type NewCard } from '@tembrin/contract';
-import type { BowFacts } from '@tembrin/core';
+import { CARD_SEEN, PLAYERS_CARDS, type BowFacts } from '@tembrin/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { CardRow } from '../database/models';
@@ -32,6 +32,36 @@ export class CardScope {
     return rows.map(cardOf);
   }
 
+  /** Those that who asks may see. */
+  async seen(): Promise<Card[]> {
+    return (await this.cards()).filter((card) => this.sees(card));
+  }
+
+  private sees(card: CardFacts): boolean {
+    if (this.scope.actor.only === null) return true;
+    const seen = CARD_SEEN[card.kind];
+    return seen === 'all' || (seen === 'own' && this.isOwn(card, true));
+  }
+
+  /** @param ofNone whether one that names no instrument is everybody's */
+  private isOwn(card: CardFacts, ofNone: boolean): boolean {
+    const named = instrumentsIn(card);
+    return named.length === 0 ? ofNone : named.some((id) => this.scope.sees(id));
+  }
+
+  /** @throws ProblemError 403 where who asks does not keep cards like these */
+  private checkMay(card: CardFacts): void {
+    if (this.scope.actor.only === null) return;
+    if (PLAYERS_CARDS.includes(card.kind) && this.isOwn(card, card.kind === 'set')) return;
+    fail(
+      403,
+      'not-your-role',
+      PLAYERS_CARDS.includes(card.kind)
+        ? 'Say which of your instruments it is for. For all of them, ask who keeps the household.'
+        : 'That is for those who keep the household. Ask one of them.',
+    );
+  }
+
   /** Cards of one kind. */
   async of<K extends CardKind>(kind: K): Promise<Card<K>[]> {
     return (await this.cards()).filter((card): card is Card<K> => card.kind === kind);
@@ -48,6 +78,7 @@ export class CardScope {
     const fresh = wanted.filter(({ id }) => !there.has(id));
     checkQuota('cards', there.size, fresh.length);
     for (const card of fresh) {
+      this.checkMay(card);
       checkInstrument(card, (id) => instruments.has(id));
       checkBriefs(card, [...there.values(), ...fresh]);
     }
@@ -64,13 +95,18 @@ export class CardScope {
       ),
       { transaction },
     );
-    return wanted.map((card) => there.get(card.id) ?? ({ ...card, version: 1 } as Card));
+    return wanted.map((card) => {
+      const known = there.get(card.id);
+      if (known && !this.sees(known)) fail(409, 'id-taken', 'Another card has this id. Add it once more.');
+      return known ?? ({ ...card, version: 1 } as Card);
+    });
   }
 
   async change(id: string, version: number, { kind, facts }: CardFacts): Promise<Card> {
     return this.scope.alone(async (transaction) => {
       const row = await this.rowAt(id, version, transaction);
       if (row.kind !== kind) fail(422, 'invalid', 'A card keeps its kind. Add another instead.');
+      this.checkMay({ kind, facts } as CardFacts);
       const instruments = await this.scope.instrumentRows(transaction);
       // The instrument a bow came with may have gone since: the bow keeps its id all the same.
       const came = kind === 'bow' ? (JSON.parse(row.facts) as BowFacts).ownOf : null;
@@ -91,17 +127,24 @@ export class CardScope {
 
   private async rowAt(id: string, version: number, transaction: Transaction): Promise<CardRow> {
     const row = await this.database.models.Card.findOne({ where: this.scope.where({ id }), transaction });
-    if (!row) fail(404, 'no-such-card', 'That is not on record any more. It may have been removed.');
+    if (!row || !this.sees(cardOf(row)))
+      fail(404, 'no-such-card', 'That is not on record any more. It may have been removed.');
+    this.checkMay(cardOf(row));
     if (row.version !== version) fail(412, 'changed-meanwhile', CHANGED);
     return row;
   }
 }
 
-/** A card that names an instrument names one of this household's. */
-function checkInstrument({ facts }: CardFacts, has: (id: string) => boolean): void {
+/** The instruments a card names. */
+function instrumentsIn({ facts }: CardFacts): string[] {
   const single = 'instrumentId' in facts ? [facts.instrumentId] : [];
   const several = 'instrumentIds' in facts ? [...facts.instrumentIds, facts.ownOf] : [];
-  if ([...single, ...several].every((id) => id === null || has(id))) return;
+  return [...single, ...several].filter((id) => id !== null);
+}
+
+/** A card that names an instrument names one of this household's. */
+function checkInstrument(card: CardFacts, has: (id: string) => boolean): void {
+  if (instrumentsIn(card).every(has)) return;
   const detail = 'This instrument is not in your household. It may have been removed.';
   fail(422, 'no-such-instrument', detail, { instrumentId: detail });
 }

@@ -69,7 +69,7 @@ function storeEntries(
   const events = entries.map((entry) => eventOfEntry(entry, receivedAt.toISOString()));
   return scope.alone(async (transaction, household) => {
     const instruments = await scope.instrumentRows(transaction);
-    const there = await scope.knownEvents(
+    const there = await scope.unbounded.knownEvents(
       events.map(({ id }) => id),
       transaction,
     );

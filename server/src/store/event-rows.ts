@@ -4,7 +4,7 @@ import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 /** Rows that one statement stores. */
 const AT_ONCE = 1000;
 
-const COLUMNS = 'householdId, number, id, instrumentId, type, occurredAt, recordedAt, receivedAt, payload';
+const COLUMNS = 'householdId, number, id, instrumentId, type, occurredAt, recordedAt, receivedAt, payload, doneBy';
 
 /** A time as the database takes it. */
 const stamp = (iso: string) => iso.replace('T', ' ').replace('Z', '');
@@ -25,7 +25,7 @@ export async function insertEvents(
   for (let from = 0; from < events.length; from += AT_ONCE) {
     const rows = events
       .slice(from, from + AT_ONCE)
-      .map(({ id, instrumentId, type, occurredAt, recordedAt, payload }, at) => [
+      .map(({ id, instrumentId, type, occurredAt, recordedAt, payload, by }, at) => [
         householdId,
         after + from + at + 1,
         id,
@@ -35,6 +35,7 @@ export async function insertEvents(
         stamp(new Date(recordedAt).toISOString()),
         stamp(receivedAt.toISOString()),
         JSON.stringify(payload),
+        by ?? null,
       ]);
     await sequelize.query(`INSERT INTO events (${COLUMNS}) VALUES :rows`, { replacements: { rows }, transaction });
   }
@@ -62,7 +63,7 @@ export interface EventsAsked {
 
 /** A time as it goes over the wire, made by the database: making a date of each of many thousand takes longer than reading them. */
 const wire = (column: string) => `CONCAT(LEFT(DATE_FORMAT(${column}, '%Y-%m-%dT%H:%i:%s.%f'), 23), 'Z') AS ${column}`;
-const READ = `number, id, instrumentId, type, ${wire('occurredAt')}, ${wire('recordedAt')}, payload`;
+const READ = `number, id, instrumentId, type, ${wire('occurredAt')}, ${wire('recordedAt')}, payload, doneBy`;
 
 /** Reads events of a household in the order of their numbers. They were validated when they came in. */
 export async function readEvents(
@@ -90,7 +91,7 @@ export async function readEvents(
       [`to${at}`, instant(to)],
     ]),
   );
-  const rows = await sequelize.query<Record<string, string>>(sql, {
+  const rows = await sequelize.query<Record<string, string> & { doneBy: string | null }>(sql, {
     replacements: {
       householdId,
       after,
@@ -105,8 +106,12 @@ export async function readEvents(
     type: QueryTypes.SELECT,
     transaction,
   });
-  return rows.map(({ number, payload, ...event }) => ({
+  return rows.map(({ number, payload, doneBy, ...event }) => ({
     number: Number(number),
-    event: { ...event, payload: JSON.parse(payload!) as unknown } as unknown as LogEvent,
+    event: {
+      ...event,
+      ...(doneBy !== null && { by: doneBy }),
+      payload: JSON.parse(payload!) as unknown,
+    } as unknown as LogEvent,
   }));
 }

@@ -40,7 +40,7 @@ export class PhotoScope {
 
   async list(): Promise<KeptPhoto[]> {
     const rows = await this.database.models.Photo.findAll({ where: this.scope.where({}), order: ['keptAt', 'photo'] });
-    return rows.map(photoOf);
+    return rows.filter(({ instrumentId }) => this.scope.sees(instrumentId)).map(photoOf);
   }
 
   /**
@@ -118,13 +118,15 @@ export class PhotoScope {
     return this.storage ?? fail(503, 'no-photo-store', 'This server keeps no photos. Tell who runs it.');
   }
 
-  private row({ id, photo }: Named, transaction?: Transaction): Promise<PhotoRow | null> {
+  private async row({ id, photo }: Named, transaction?: Transaction): Promise<PhotoRow | null> {
+    if (!this.scope.sees(id)) return null;
     return this.database.models.Photo.findOne({ where: this.scope.where({ instrumentId: id, photo }), transaction });
   }
 
   private async checkInstrument(id: string, transaction?: Transaction): Promise<void> {
     const where = this.scope.where({ id });
-    if (await this.database.models.Instrument.findOne({ where, attributes: ['id'], transaction })) return;
+    const { Instrument: Instruments } = this.database.models;
+    if (this.scope.sees(id) && (await Instruments.findOne({ where, attributes: ['id'], transaction }))) return;
     fail(404, 'no-such-instrument', 'There is no such instrument here. It may have been removed.');
   }
 

@@ -14,12 +14,10 @@ const LARGE = [
 /**
  * Removes a household with all that is its own; photographs' pictures go with the next sweep of their store. Cut off in the middle,
  * it goes on when it is called again.
- * @param keepRow leaves the household's own row, and what little hangs on it, to the caller
  */
 export async function removeHousehold(
   { sequelize, models }: Pick<Database, 'sequelize' | 'models'>,
   householdId: string,
-  { keepRow = false }: { keepRow?: boolean } = {},
 ): Promise<void> {
   const sensors = await models.Sensor.findAll({ where: { householdId }, attributes: ['no'], raw: true });
   // No sensor has the number 0: a list is never empty.
@@ -31,5 +29,5 @@ export async function removeHousehold(
       gone = Number(await sequelize.query(sql, options));
     }
   }
-  if (!keepRow) await models.Household.destroy({ where: { id: householdId } });
+  await models.Household.destroy({ where: { id: householdId } });
 }

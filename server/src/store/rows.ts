@@ -1,5 +1,13 @@
-import { schoolChoicesSchema } from '@tembrin/core';
-import { instrumentSchema, type Household, type Instrument, type InstrumentChange } from '@tembrin/contract';
+import { isToldOf, schoolChoicesSchema } from '@tembrin/core';
+import {
+  instrumentSchema,
+  type Household,
+  type Instrument,
+  type InstrumentChange,
+  type Person as PersonSeen,
+} from '@tembrin/contract';
+import type { PersonRow } from '../database/people-models';
+import { personOf, roleOf, type Actor } from './actor';
 import type { HouseholdRow, InstrumentRow } from '../database/models';
 
 /** Rows to what goes over the wire, and back. */
@@ -31,8 +39,34 @@ export function instrumentColumns({ setUp, stringing, schools, ...change }: Inst
   };
 }
 
-export function householdOf(row: HouseholdRow, instruments: InstrumentRow[], email: string | null): Household {
+/** A person as another sees them. */
+export function personSeen(row: PersonRow, me: string | null): PersonSeen {
   return {
+    ...personOf(row),
+    account: row.accountId !== null,
+    me: row.id === me,
+    goneAt: row.goneAt?.toISOString() ?? null,
+    version: row.version,
+  };
+}
+
+/**
+ * A household as somebody sees it.
+ * @param instruments those they see
+ * @param people all of it
+ */
+export function householdOf(
+  row: HouseholdRow,
+  instruments: InstrumentRow[],
+  email: string | null,
+  actor: Actor,
+  people: PersonRow[],
+): Household {
+  const me = actor.person;
+  const told = me ? people.filter((each) => isToldOf(me, personOf(each))) : people;
+  return {
+    role: roleOf(actor),
+    people: told.map((each) => personSeen(each, me?.id ?? null)),
     id: row.id,
     name: row.name,
     timeZone: row.timeZone,

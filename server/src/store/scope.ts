@@ -16,6 +16,8 @@ import { inTransaction } from '../database/transaction';
 import { CHANGED, fail } from '../problems/problems';
 import { checkQuota } from '../problems/quota';
 import type { Identity } from './accounts';
+import { WHOLE, type Actor } from './actor';
+import { hashed } from './hashed';
 import { insertEvents, readEvents, type EventsAsked, type StoredEvent } from './event-rows';
 import { householdOf, instrumentColumns, instrumentOf } from './rows';
 
@@ -33,7 +35,19 @@ export class HouseholdScope {
   constructor(
     private readonly database: Database,
     readonly identity: Identity,
+    /** Who does it, and with which instruments; left out: the server itself, with all. */
+    readonly actor: Actor = WHOLE,
   ) {}
+
+  /** Whether an instrument is one of those with which it is done. */
+  sees(instrumentId: string): boolean {
+    return this.actor.only?.has(instrumentId) ?? true;
+  }
+
+  /** The same household without bounds, for what is looked up on behalf of all. */
+  get unbounded(): HouseholdScope {
+    return new HouseholdScope(this.database, this.identity);
+  }
 
   /** Adds this household to a condition. */
   where<T>(condition: T): T & { householdId: string } {
@@ -88,8 +102,8 @@ export class HouseholdScope {
   }
 
   async household(): Promise<Household> {
-    const { Account, Instrument: Instruments } = this.database.models;
-    const [row, instruments, account] = await Promise.all([
+    const { Account, Instrument: Instruments, Person: Persons } = this.database.models;
+    const [row, instruments, account, people] = await Promise.all([
       this.householdRow(),
       Instruments.findAll({
         where: this.where({}),
@@ -98,9 +112,11 @@ export class HouseholdScope {
           ['id', 'ASC'],
         ],
       }),
-      this.identity.accountId ? Account.findOne({ where: this.where({ id: this.identity.accountId }) }) : null,
+      this.identity.accountId ? Account.findOne({ where: { id: this.identity.accountId } }) : null,
+      Persons.findAll({ where: this.where({}), order: ['addedAt', 'id'] }),
     ]);
-    return householdOf(row, instruments, account?.email ?? null);
+    const seen = instruments.filter(({ id }) => this.sees(id));
+    return householdOf(row, seen, account?.email ?? null, this.actor, people);
   }
 
   async changeHousehold(version: number, { schools, ...change }: HouseholdChange): Promise<Household> {
@@ -113,7 +129,7 @@ export class HouseholdScope {
 
   async instrumentRows(transaction: Transaction): Promise<Map<string, InstrumentRow>> {
     const rows = await this.database.models.Instrument.findAll({ where: this.where({}), transaction });
-    return new Map(rows.map((row) => [row.id, row]));
+    return new Map(rows.flatMap((row) => (this.sees(row.id) ? [[row.id, row]] : [])));
   }
 
   /** Adds an instrument. The same id again is answered with what stands there, so a repeated request is harmless. */
@@ -159,7 +175,11 @@ export class HouseholdScope {
   }
 
   /** Events of the log, in the order in which they were stored: those a demo copy has of its master, then its own. */
-  async events(asked: Partial<EventsAsked>, transaction?: Transaction): Promise<StoredEvent[]> {
+  async events(wanted: Partial<EventsAsked>, transaction?: Transaction): Promise<StoredEvent[]> {
+    const { only } = this.actor;
+    const asked = only
+      ? { ...wanted, instrumentIds: wanted.instrumentIds?.filter((id) => only.has(id)) ?? [...only] }
+      : wanted;
     if ([asked.ids, asked.instrumentIds, asked.types, asked.within].some((list) => list?.length === 0)) return [];
     const { base, baseNumber } = await this.householdRow(transaction);
     const { after = 0, most } = asked;
@@ -226,8 +246,14 @@ export class HouseholdScope {
       // A place past the log's end is none of this log's: what a backup gave back is shorter.
       reached: page.at(-1)?.number ?? Math.min(after, Number(logNumber)),
       more: rows.length > page.length,
-      epoch: logEpoch,
+      epoch: logEpoch + this.boundsMark(),
     };
+  }
+
+  /** A mark that differs where others of the log are seen: a device then reads it anew from its beginning. */
+  private boundsMark(): string {
+    const { only } = this.actor;
+    return only ? `~${hashed([...only].sort().join()).slice(0, 12)}` : '';
   }
 
   /** How many entries the log has of one instrument, those of a demo copy's master among them. */

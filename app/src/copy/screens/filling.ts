@@ -1,7 +1,7 @@
 import { QUOTA_TOLD_FROM, QUOTAS, type Quota } from '@tembrin/contract/quotas';
 import { numberWords } from '../numbers';
 
-const NAMES: Readonly<Record<Exclude<Quota, 'checks' | 'photoBytes' | 'shares'>, string>> = {
+const NAMES: Readonly<Record<Exclude<Quota, 'checks' | 'people' | 'photoBytes' | 'shares'>, string>> = {
   instruments: 'instruments',
   places: 'rooms and cases',
   sensors: 'hygrometers',

@@ -49,7 +49,7 @@ interface PartProps {
 }
 
 function Address({ account, page }: PartProps) {
-  const { email, change, deadSince, goesAt, withHousehold } = account;
+  const { email, change, deadSince, goesAt, taking } = account;
   return (
     <Stack gap="small">
       <Text kind="heading" level={2} breaks>
@@ -57,7 +57,7 @@ function Address({ account, page }: PartProps) {
       </Text>
       {goesAt !== null && (
         <>
-          <Banner tone="now" text={copy.goes(page.onDay(goesAt), withHousehold)} />
+          <Banner tone="now" text={copy.goes(page.onDay(goesAt), taking)} />
           <Button title={copy.stay} busy={page.busy} onPress={page.stay} />
         </>
       )}

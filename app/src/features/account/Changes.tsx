@@ -87,7 +87,7 @@ export function LeaveForGood() {
     <FormScreen
       title={copy.leave}
       back={HERE}
-      text={copy.leaveWhat(account?.withHousehold ?? true)}
+      text={copy.leaveWhat(account?.taking ?? [])}
       action={account?.goesAt ? null : copy.confirmLeave}
       {...form}
     >

@@ -5,7 +5,8 @@ import { inTransaction } from '../../database/transaction';
 import { fail } from '../../problems/problems';
 import { askForAddress, changeUnderWay, keepAddress } from './address';
 import type { AccountGround } from './ground';
-import { isLastKeeper, leaveForGood, stayAfterAll } from './leaving';
+import { leaveForGood, solelyKept, stayAfterAll } from './leaving';
+import { memberships } from './memberships';
 import { tellByMail } from './news';
 import { checkStrength, hashPassword, isPassword } from './passwords';
 import { putDown, putDownRefusal } from './record';
@@ -17,12 +18,14 @@ const TOLD = 60;
 /**
  * One account, as who is signed in to it looks after it: the only way to what belongs to it.
  * @param sid hash of the sign-in that asks
+ * @param householdId the household that is open in it
  */
 export class AccountScope {
   constructor(
     readonly ground: AccountGround,
     readonly id: string,
     readonly sid: string,
+    readonly householdId: string,
   ) {}
 
   private get models() {
@@ -72,7 +75,8 @@ export class AccountScope {
       })),
       record: record.map(({ at, kind, detail }) => ({ at: at.toISOString(), deed: kind as AccountDeed, detail })),
       goesAt: row.goesAt?.toISOString() ?? null,
-      withHousehold: await isLastKeeper(this.ground, row),
+      households: await memberships(this.ground, this.id, this.householdId),
+      taking: (await solelyKept(this.ground, this.id)).map(({ name }) => name),
       mail: this.ground.mail,
       passkeysAt: new URL(this.ground.publicUrl).hostname,
     };

@@ -13,26 +13,43 @@ const GRACE_MS = 7 * DAY_MS;
 /** Accounts that go at a time. */
 const AT_ONCE = 20;
 
-/** Whether nobody else keeps the account's household: it would go with it. */
-export async function isLastKeeper({ database }: AccountGround, account: AccountRow): Promise<boolean> {
-  const { householdId, id } = account;
-  return (await database.models.Account.count({ where: { householdId, id: { [Op.ne]: id }, goesAt: null } })) === 0;
+/** Households that nobody else keeps who can sign in and stays: they go with the account. */
+export async function solelyKept(
+  { database: { models } }: AccountGround,
+  accountId: string,
+): Promise<{ id: string; name: string }[]> {
+  const keeper = { role: 'keeper', goneAt: null };
+  const own = await models.Person.findAll({ where: { accountId, ...keeper }, attributes: ['householdId'], raw: true });
+  const ids = own.map(({ householdId }) => householdId);
+  const others = await models.Person.findAll({
+    where: { householdId: ids, accountId: { [Op.and]: [{ [Op.ne]: null }, { [Op.ne]: accountId }] }, ...keeper },
+    raw: true,
+  });
+  const staying = await models.Account.findAll({
+    where: { id: others.map((other) => other.accountId!), goesAt: null },
+    attributes: ['id'],
+    raw: true,
+  });
+  const stays = new Set(staying.map(({ id }) => id));
+  const kept = new Set(others.flatMap((other) => (stays.has(other.accountId!) ? [other.householdId] : [])));
+  const rows = await models.Household.findAll({
+    where: { id: ids.filter((id) => !kept.has(id)) },
+    attributes: ['id', 'name'],
+    order: ['createdAt'],
+    raw: true,
+  });
+  return rows.map(({ id, name }) => ({ id, name }));
 }
 
 /** Has an account go in seven days. Asked again, the day stays as it was. */
 export async function leaveForGood(ground: AccountGround, account: AccountRow): Promise<void> {
   if (account.goesAt) return;
   const goesAt = new Date(Date.now() + GRACE_MS);
-  const withHousehold = await isLastKeeper(ground, account);
+  const taking = (await solelyKept(ground, account.id)).map(({ name }) => name);
   await inTransaction(ground.database, async (transaction) => {
     await account.update({ goesAt }, { transaction });
     await putDown(ground.database, account.id, 'leave-asked', null, transaction);
-    await tellByMail(
-      ground,
-      account,
-      { news: 'leaving', facts: { goesAt: goesAt.getTime(), withHousehold } },
-      transaction,
-    );
+    await tellByMail(ground, account, { news: 'leaving', facts: { goesAt: goesAt.getTime(), taking } }, transaction);
   });
   ground.queue.kick();
 }
@@ -55,17 +72,19 @@ export async function stayAfterAll(ground: AccountGround, account: AccountRow): 
 export async function sweepAccounts(ground: AccountGround, now = new Date()): Promise<void> {
   const { database, queue } = ground;
   await withLease(database.sequelize, 'removing-accounts', async () => {
-    const { Account, Session } = database.models;
+    const { Account, Person, Session } = database.models;
     const due = await Account.findAll({ where: { goesAt: { [Op.lte]: now } }, limit: AT_ONCE });
     for (const account of due) {
-      const withHousehold = await isLastKeeper(ground, account);
+      const households = await solelyKept(ground, account.id);
       await Session.destroy({ where: { accountId: account.id } });
       // The account goes last: what is cut off in the middle is taken up again.
-      if (withHousehold) await removeHousehold(database, account.householdId, { keepRow: true });
+      for (const { id } of households) await removeHousehold(database, id);
       await inTransaction(database, async (transaction) => {
-        await tellByMail(ground, account, { news: 'gone', facts: { withHousehold } }, transaction);
+        const taking = households.map(({ name }) => name);
+        await tellByMail(ground, account, { news: 'gone', facts: { taking } }, transaction);
+        // Elsewhere their name stays with what they did.
+        await Person.update({ goneAt: now, accountId: null }, { where: { accountId: account.id }, transaction });
         await account.destroy({ transaction });
-        if (withHousehold) await database.models.Household.destroy({ where: { id: account.householdId }, transaction });
       });
       queue.kick();
     }

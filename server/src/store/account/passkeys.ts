@@ -14,7 +14,7 @@ import type { AccountRow } from '../../database/account-models';
 import { inTransaction } from '../../database/transaction';
 import { hashed } from '../hashed';
 import { fail } from '../../problems/problems';
-import type { Identity } from '../accounts';
+import { openedLast, type Identity } from '../accounts';
 import type { AccountGround } from './ground';
 import { tellByMail } from './news';
 import { putDown } from './record';
@@ -155,5 +155,5 @@ export async function checkPasskey(ground: AccountGround, asked: Asked | undefin
   if (!row || !outcome?.verified || !account)
     fail(401, 'wrong-credentials', 'That passkey signs nobody in here. Use another, or the address and password.');
   await row.update({ counter: outcome.authenticationInfo.newCounter, usedAt: new Date() });
-  return { householdId: account.householdId, accountId: account.id };
+  return openedLast(ground.database, account);
 }

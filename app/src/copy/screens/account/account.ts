@@ -1,4 +1,5 @@
 import type { AccountDeed } from '@tembrin/contract';
+import { listWords } from '../../lists';
 
 /** What the pages of the account say. */
 export const copy = {
@@ -39,8 +40,8 @@ export const copy = {
   wholeRecord: 'Show all of it',
   leave: 'Leave for good',
   leaveText: 'The account is removed after seven days.',
-  goes: (when: string, withHousehold: boolean) =>
-    `On ${when} this account is removed${withHousehold ? ', and the household with it' : ''}.`,
+  goes: (when: string, taking: readonly string[]) =>
+    `On ${when} this account is removed${taking.length > 0 ? `, and with it ${listWords(taking)}` : ''}.`,
   stay: 'Take it back',
   stays: 'The account stays.',
   unknown: 'Without a connection nothing is known of the account.',

@@ -1,3 +1,5 @@
+import { listWords } from '../../lists';
+
 /** What the forms about an account say. */
 export const copy = {
   passwordNow: 'Password',
@@ -21,10 +23,10 @@ export const copy = {
   notHere: (host: string) => `Passkeys hold for a name: open Tembrin at ${host} and do it there.`,
   notGiven: 'No passkey came from this device. Try again, or go on with the password.',
   leave: 'Leave for good',
-  leaveWhat: (withHousehold: boolean) =>
-    withHousehold
-      ? 'In seven days everything goes: the account, the instruments, their log, readings and photographs. Nobody can bring it back then.'
-      : 'In seven days the account goes. The household stays with those who keep it.',
+  leaveWhat: (taking: readonly string[]) =>
+    taking.length > 0
+      ? `In seven days the account goes, and with it ${listWords(taking)}: instruments, their log, readings and photographs. Nobody can bring it back then.`
+      : 'In seven days the account goes. What others keep stays with them.',
   leaveBefore: 'Before that you can take it back on the account’s page, or sign in and do so.',
   takeOut: 'Take everything out first',
   takeOutText: 'The household in one file that Tembrin reads again, the photographs in another.',
