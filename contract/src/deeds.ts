@@ -1,4 +1,5 @@
 import type { Deed } from '@tembrin/core/people';
+import type { CardKind } from './cards';
 import type { OperationId, Operations } from './operations';
 
 /** Operations of a household. */
@@ -82,3 +83,20 @@ export const DEED_OF: Readonly<Record<HouseholdOperationId, Deed>> = {
   invite: 'people',
   revokeInvitation: 'people',
 };
+
+/** Who sees a card of a kind: everybody here, those of its instruments, or keepers alone: prices, contacts, what insurers ask for. */
+export const CARD_SEEN = {
+  set: 'own',
+  spare: 'all',
+  occasion: 'own',
+  price: 'keeper',
+  appointment: 'own',
+  bow: 'own',
+  brief: 'own',
+  visit: 'keeper',
+  contact: 'keeper',
+  identity: 'keeper',
+} as const satisfies Readonly<Record<CardKind, 'all' | 'own' | 'keeper'>>;
+
+/** Kinds of cards that a player keeps too. */
+export const PLAYERS_CARDS: readonly CardKind[] = ['occasion', 'brief', 'set'];

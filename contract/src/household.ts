@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { timeZoneSchema } from './account';
 import { instrumentSchema } from './instrument';
 import { isPlain, NOT_PLAIN_SENTENCE } from './plain';
-import { personSchema } from './people';
+import { personSchema } from './person';
 import { ROLES } from '@tembrin/core/people';
 import { currencySchema } from '@tembrin/core/year';
 import { schoolChoicesSchema } from '@tembrin/core/schools';

@@ -14,6 +14,7 @@ export * from './intake';
 export * from './instrument';
 export * from './passports';
 export * from './people';
+export * from './person';
 export * from './photos';
 export * from './problem';
 export * from './reading-faults';

@@ -1,32 +1,28 @@
 import { z } from 'zod';
-import { personFactsSchema, ROLES } from '@tembrin/core/people';
+import { ROLES } from '@tembrin/core/people';
+import { QUOTAS } from './quotas';
 import { checkPlain } from './plain';
 
 const id = z.uuid('Ids are UUIDs made by the app.').toLowerCase();
+const most = QUOTAS.instruments;
+const instruments = z.array(z.uuid().toLowerCase()).max(most, `At most ${most} instruments.`);
+const personFacts = {
+  name: z.string('Give a name.').trim().min(1, 'Give a name.').max(60, 'A name has at most 60 characters.'),
+  role: z.enum(ROLES, 'Say whether they keep, play or help.'),
+  plays: instruments,
+  looksAfter: instruments,
+};
+
 /** What somebody is called is plain text. */
 function checkName({ name }: { name: string }, context: z.RefinementCtx): void {
   checkPlain(name, ['name'], context);
 }
 
-export const personChangeSchema = personFactsSchema.superRefine(checkName);
+export const personChangeSchema = z.strictObject(personFacts).superRefine(checkName);
 export type PersonChange = z.infer<typeof personChangeSchema>;
-export const newPersonSchema = z.strictObject({ id, ...personFactsSchema.shape }).superRefine(checkName);
+export const newPersonSchema = z.strictObject({ id, ...personFacts }).superRefine(checkName);
 export type NewPerson = z.infer<typeof newPersonSchema>;
 export const personParams = z.strictObject({ id });
-
-/** A person of a household as another sees them. */
-export const personSchema = z.object({
-  id: z.uuid(),
-  ...personFactsSchema.shape,
-  /** Whether they sign in by themselves. */
-  account: z.boolean(),
-  /** Whether it is who asks. */
-  me: z.boolean(),
-  /** Since when they are gone: their name stays with what they did. */
-  goneAt: z.iso.datetime().nullable(),
-  version: z.number().int().positive(),
-});
-export type Person = z.infer<typeof personSchema>;
 
 export const newInvitationSchema = z.strictObject({
   personId: id,

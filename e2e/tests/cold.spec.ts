@@ -85,6 +85,8 @@ async function household(page: Page): Promise<Readonly<Record<string, readonly s
       { id: visit, kind: 'visit', facts: planned },
     ],
   });
+  const person = randomUUID();
+  await post('people', { id: person, name: 'Wren', role: 'player', plays: [id], looksAfter: [] });
   const event = (type: string, payload: object) => {
     const time = new Date(Date.now() - 3_600_000).toISOString();
     return { id: randomUUID(), instrumentId: id, type, occurredAt: time, recordedAt: time, payload };
@@ -110,6 +112,8 @@ async function household(page: Page): Promise<Readonly<Record<string, readonly s
     trouble: [trouble.id],
     visit: [visit],
     given: [given],
+    person: [person],
+    change: ['password', 'address', 'passkey', 'leave'],
   };
 }
 

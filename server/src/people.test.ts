@@ -139,6 +139,20 @@ describe('an invitation', () => {
       .expect(200);
   });
 
+  test('goes out from nobody’s demo library, and to one address a few times an hour', async () => {
+    const guest = visitor(server);
+    const demo = (await guest.post('/demo', { timeZone: 'Europe/Lisbon' }).expect(201)).body as Household;
+    const [pip] = demo.people;
+    await guest.post('/invitations', { personId: pip!.id, email: `${uuid()}@example.org` }).expect(403);
+    const mine = await household(server);
+    const person = await addPerson(mine);
+    const email = `${uuid()}@example.org`;
+    const invite = () => mine.browser.post('/invitations', { personId: person.id, email });
+    for (let time = 0; time < 5; time++) await invite().expect(201);
+    await invite().expect(429);
+    await mine.browser.post('/invitations', { personId: person.id, email: null }).expect(201);
+  });
+
   test('a name that would break a letter’s head is not taken', async () => {
     const mine = await household(server);
     const person = { id: uuid(), name: 'Pip\r\nBcc: all@example.org', role: 'player', plays: [], looksAfter: [] };

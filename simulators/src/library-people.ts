@@ -8,6 +8,7 @@ export type DemoPerson = Person;
 const PEOPLE: readonly (Pick<Person, 'name' | 'role'> & { plays: readonly string[]; looksAfter: readonly string[] })[] =
   [
     { name: 'Maris', role: 'keeper', plays: ['Heron'], looksAfter: [] },
+    { name: 'Tam', role: 'player', plays: ['Heron', 'Curlew'], looksAfter: [] },
     { name: 'Pip', role: 'player', plays: ['Wren'], looksAfter: [] },
     { name: 'Ines', role: 'helper', plays: [], looksAfter: ['Wren', 'Curlew'] },
   ];

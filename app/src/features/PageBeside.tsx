@@ -3,12 +3,11 @@ import type { ReactNode } from 'react';
 import { useHousehold } from '@/state/household';
 import { Beside } from '@/ui/Beside';
 import { AirRoute } from './air/routes';
-import { Bench } from './bench/Bench';
-import { InstrumentScreen } from './kit/InstrumentScreen';
-import { Kit } from './kit/Kit';
+import { Bench } from './bench/bench-route';
+import { InstrumentScreen, Kit } from './kit/kit-routes';
 import { YearRoute } from './year/year-route';
 
-const OF_THE_HOUSEHOLD = ['account', 'add', 'given', 'household', 'schools', 'spares', 'take'];
+const OF_THE_HOUSEHOLD = ['account', 'add', 'given', 'household', 'people', 'schools', 'spares', 'take'];
 const OF_THE_AIR = ['add', 'keeping', 'moving', 'wood', 'hygrometers'];
 const ALONE_ON_THE_BENCH = ['change', 'looking', 'wrong'];
 const OF_THE_YEAR = ['calendar', 'contacts', 'costs', 'diary', 'records', 'visits'];

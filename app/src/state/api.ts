@@ -36,6 +36,12 @@ export interface CallParts<I extends OperationId> {
   signal?: AbortSignal;
 }
 
+let spokenFor = '1';
+/** Says which household is open on this page: the server refuses what is meant for another than is open in this browser. */
+export function speakFor(householdId: string | null): void {
+  spokenFor = householdId ?? '1';
+}
+
 /** Asks the server for one operation. */
 async function ask<I extends OperationId>(id: I, parts: CallParts<I>): Promise<Response> {
   const operation: Pick<Operation, 'method' | 'path'> = CALLS[id];
@@ -50,7 +56,8 @@ async function ask<I extends OperationId>(id: I, parts: CallParts<I>): Promise<R
     method: operation.method.toUpperCase(),
     credentials: 'same-origin',
     headers: {
-      [REQUEST_HEADER]: '1',
+      // Which household is open is what this one asks.
+      [REQUEST_HEADER]: id === 'readHousehold' ? '1' : spokenFor,
       ...(json && { 'Content-Type': 'application/json' }),
       // A picture says what it is; any other file is read for what it holds.
       ...(parts.file && { 'Content-Type': parts.file.type === 'image/jpeg' ? parts.file.type : 'text/csv' }),

@@ -1,14 +1,16 @@
 import type { BodyInputOf, Household, Instrument } from '@tembrin/contract';
 import { householdSchema } from '@tembrin/contract/household';
 import { create } from 'zustand';
-import { call, Refused } from './api';
+import { call, Refused, speakFor } from './api';
 import { leaveAir, openAir } from './air';
 import { judgedAgain, leaveAssessments } from './assessment-store';
 import { leaveCards, openCards, useCardStore } from './cards';
 import { removeDeviceStore, waitingPhotos } from './device-store';
 import { kept } from './kept';
-import { leaveLog, look, openLog } from './log';
+import { leaveLog, look, openLog, whenReadAnew } from './log';
+import { personAt } from './persons';
 import { usePreferences } from './preferences';
+import { setWho } from './who';
 import { notifyProblem } from './notice';
 
 /** Who was here last: without a connection, the app opens on their household. */
@@ -19,6 +21,8 @@ interface HouseholdState {
   /** checking: not known yet; out: nobody is signed in; in: `household` is there. */
   status: 'checking' | 'out' | 'in';
   household: Household | null;
+  /** Why nobody is, where it was not their own doing. */
+  why?: string;
 }
 
 /** Who is signed in on this device, and their household. */
@@ -26,8 +30,19 @@ export const useHousehold = create<HouseholdState>()(() => ({ status: 'checking'
 
 function keep(household: Household): void {
   last.write(household);
+  speakFor(household.id);
+  sayWho(household);
   useHousehold.setState({ status: 'in', household });
 }
+
+/** Entries carry who does them: whom this device was told, else who is signed in. */
+function sayWho(household: Household): void {
+  setWho(personAt(household, usePreferences.getState().personId)?.id ?? null);
+}
+usePreferences.subscribe(() => {
+  const { household } = useHousehold.getState();
+  if (household) sayWho(household);
+});
 
 /** The instrument on the stand: the one put there, or the household's first. */
 export function standOf({ instruments }: Household, standId: string | null): Instrument | null {
@@ -56,6 +71,8 @@ export function enter(household: Household): void {
 
 /** Lets go of a household's data. @returns how much of it is not sent yet */
 async function leave(): Promise<number> {
+  speakFor(null);
+  setWho(null);
   const cards = useCardStore.getState().unsent;
   leaveCards();
   leaveAssessments();
@@ -68,13 +85,17 @@ export async function checkIn(): Promise<void> {
   const known = last.read();
   if (known) enter(known);
   try {
-    enter(await call('readHousehold'));
+    const found = await call('readHousehold');
+    // Another was opened meanwhile, on another page: this one's is let go of first.
+    if (known && known.id !== found.id) await leave();
+    enter(found);
   } catch (error) {
-    const signedOut = error instanceof Refused && error.problem.status === 401;
+    const taken = error instanceof Refused && error.problem.type === '/problems/not-a-member';
+    const signedOut = taken || (error instanceof Refused && error.problem.status === 401);
     if (signedOut && known) await leave();
     if (signedOut || !known) {
       last.forget();
-      useHousehold.setState({ status: 'out', household: null });
+      useHousehold.setState({ status: 'out', household: null, why: taken ? error.message : undefined });
     }
   }
 }
@@ -104,6 +125,12 @@ export async function signOut(): Promise<void> {
 /** Reads the household again, as after somebody else changed it. */
 export async function refreshHousehold(): Promise<void> {
   keep(await call('readHousehold'));
+}
+
+/** Opens another household that was answered with: what this device has of the one before stays on it. */
+export async function goTo(household: Household): Promise<void> {
+  await leave();
+  enter(household);
 }
 
 /** Reads all of it again: household, cards and log, as after something came from elsewhere. */
@@ -148,3 +175,6 @@ export async function changeHousehold(change: Partial<BodyInputOf<'changeHouseho
   const { name, timeZone, schools, currency, version } = household;
   keep(await call('changeHousehold', { version, body: { name, timeZone, schools, currency, ...change } }));
 }
+
+// Others of the log are seen than before: instruments and people are others, too.
+whenReadAnew(() => void refreshHousehold().catch(() => undefined));

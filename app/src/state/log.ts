@@ -16,6 +16,7 @@ import {
 } from './device-store';
 import { loadAnew, loadPhotos } from './load-seldom';
 import { notifyProblem } from './notice';
+import { doneBy } from './who';
 import type { EventOf, EventType, LogEvent } from '@tembrin/core/log';
 
 export { useLog } from './log-state';
@@ -73,6 +74,7 @@ export function written<T extends EventType>(instrumentId: string, { type, paylo
     type,
     occurredAt: new Date(at ?? nowMs).toISOString(),
     recordedAt: new Date(nowMs).toISOString(),
+    ...doneBy(),
     payload,
   } as EventOf<T>;
 }
@@ -203,7 +205,16 @@ async function lookOnce(): Promise<void> {
   }
 }
 
-/** The server's log is another than before, put back from a backup: it is read from its beginning, and offered what it lacks. */
+let readAnewOf: () => void = () => undefined;
+/** Has something done once the log was read from its beginning: what else is known may be another's, too. */
+export const whenReadAnew = (work: () => void): void => {
+  readAnewOf = work;
+};
+
+/**
+ * The server's log is another than before, put back from a backup: it is read from its beginning, and offered what it lacks. Or it is
+ * the same, and other instruments of it are seen.
+ */
 async function lookAnew(mine: DeviceStore): Promise<void> {
   const { readAnew } = await loadAnew();
   const isOpen = () => link.store === mine;
@@ -215,6 +226,7 @@ async function lookAnew(mine: DeviceStore): Promise<void> {
   useLog.setState({ complete: 'all' });
   tell({ kind: 'recorded', events: offered, unsent: await mine.count('outbox') });
   if (offered.length > 0) void send();
+  readAnewOf();
 }
 
 /** The browser has cleared away what was kept here while it was open: what is not sent yet is kept anew, and said. */

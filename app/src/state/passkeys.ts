@@ -1,18 +1,7 @@
 import { startAuthentication, startRegistration } from '@simplewebauthn/browser';
 import type { Account, Household } from '@tembrin/contract';
-import { useAccount } from './account';
 import { call } from './api';
-
-/** Made or used somewhere else than where it holds. */
-export class NotHere extends Error {
-  /** @param host the name in the address where passkeys hold */
-  constructor(readonly host: string) {
-    super(host);
-  }
-}
-
-/** The device said no, or its owner did. */
-export class NotGiven extends Error {}
+import { NotGiven, NotHere } from './passkey-faults';
 
 /** Has the browser answer, or tells that its owner or the device would not. */
 async function answered<T>(work: Promise<T>): Promise<T> {
@@ -25,14 +14,13 @@ const checkHost = (host: string) => {
   if (host !== window.location.hostname) throw new NotHere(host);
 };
 
-/** Makes a passkey on this device. @throws Refused, OutOfReach, NotHere, NotGiven */
-export async function makePasskey(password: string, name: string): Promise<void> {
+/** Makes a passkey on this device. @returns the account with it @throws Refused, OutOfReach, NotHere, NotGiven */
+export async function makePasskey(password: string, name: string): Promise<Account> {
   const asked = await call('askToMakePasskey', { body: { password } });
   const optionsJSON = asked as unknown as Parameters<typeof startRegistration>[0]['optionsJSON'];
   checkHost(optionsJSON.rp.id ?? '');
   const made = await answered(startRegistration({ optionsJSON }));
-  const account: Account = await call('addPasskey', { body: { name, made: made as never } });
-  useAccount.setState({ account });
+  return call('addPasskey', { body: { name, made: made as never } });
 }
 
 /** Signs in by a passkey of this device. @throws Refused, OutOfReach, NotHere, NotGiven */

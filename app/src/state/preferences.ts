@@ -12,6 +12,9 @@ export const usePreferences = create<{
   /** Instrument on the stand; null: the household's first. */
   standId: string | null;
   putOnStand: (instrumentId: string) => void;
+  /** Who plays at this stand; null: who is signed in. */
+  personId: string | null;
+  setPerson: (personId: string) => void;
   /** The closing round in large type, a tap anywhere going on. */
   handsBusy: boolean;
   setHandsBusy: (handsBusy: boolean) => void;
@@ -31,6 +34,8 @@ export const usePreferences = create<{
       setLook: (look) => set({ look }),
       standId: null,
       putOnStand: (standId) => set({ standId }),
+      personId: null,
+      setPerson: (personId) => set({ personId }),
       handsBusy: false,
       setHandsBusy: (handsBusy) => set({ handsBusy }),
       speaking: false,

@@ -9,8 +9,8 @@ import {
   newPersonSchema,
   personChangeSchema,
   personParams,
-  personSchema,
 } from '../people';
+import { personSchema } from '../person';
 import { CALLS } from '../calls';
 import type { Operation } from './operation';
 
@@ -41,6 +41,7 @@ export const peopleOperations = {
     status: 201,
     body: newInvitationSchema,
     response: invitationSchema,
+    limited: 'mail',
   },
   revokeInvitation: { ...CALLS.revokeInvitation, access: 'household', status: 204, params: personParams },
   lookAtInvitation: {

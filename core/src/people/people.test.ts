@@ -1,13 +1,5 @@
 import fc from 'fast-check';
-import {
-  instrumentsOf,
-  isToldOf,
-  leavesNoKeeper,
-  mayRecordFor,
-  personFactsSchema,
-  withWhich,
-  type Person,
-} from './person';
+import { instrumentsOf, isToldOf, leavesNoKeeper, mayRecordFor, withWhich, type Person } from './person';
 import { DEEDS, mayDo, REACH, ROLES } from './roles';
 
 const [HERON, EGRET, TEAL] = ['h', 'e', 't'];
@@ -90,11 +82,4 @@ test('a household keeps a keeper', () => {
   expect(leavesNoKeeper([child, teacher])).toBe(true);
   expect(leavesNoKeeper([child, parent])).toBe(false);
   expect(leavesNoKeeper([])).toBe(true);
-});
-
-test('persons: a name, a role, and what they have to do with', () => {
-  const facts = { name: ' Wren ', role: 'player', plays: [], looksAfter: [] };
-  expect(personFactsSchema.parse(facts).name).toBe('Wren');
-  expect(personFactsSchema.safeParse({ ...facts, role: 'owner' }).success).toBe(false);
-  expect(personFactsSchema.safeParse({ ...facts, name: ' ' }).success).toBe(false);
 });

@@ -1,20 +1,14 @@
-import { z } from 'zod';
-import { REACH, ROLES, type Deed, type Role } from './roles';
-
-/** Instruments one person plays, or looks after: as many as a household has. */
-const MOST = 500;
-const instruments = z.array(z.uuid().toLowerCase()).max(MOST, `At most ${MOST} instruments.`);
+import { REACH, type Deed, type Role } from './roles';
 
 /** A person of a household, with an account or without: a child has none. */
-export const personFactsSchema = z.strictObject({
-  name: z.string('Give a name.').trim().min(1, 'Give a name.').max(60, 'A name has at most 60 characters.'),
-  role: z.enum(ROLES, 'Say whether they keep, play or help.'),
+export interface PersonFacts {
+  name: string;
+  role: Role;
   /** Ids of instruments they play. */
-  plays: instruments,
+  plays: string[];
   /** Ids of instruments they look after for others. */
-  looksAfter: instruments,
-});
-export type PersonFacts = z.infer<typeof personFactsSchema>;
+  looksAfter: string[];
+}
 
 export interface Person extends PersonFacts {
   id: string;

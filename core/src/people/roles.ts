@@ -24,20 +24,3 @@ export const REACH: Readonly<Record<Role, Readonly<Record<Deed, Reach>>>> = {
 
 /** Whether a role does something at all. */
 export const mayDo = (role: Role, deed: Deed): boolean => REACH[role][deed] !== 'none';
-
-/** Who sees a card of a kind: everybody here, those of its instruments, or keepers alone: prices, contacts, what insurers ask for. */
-export const CARD_SEEN = {
-  set: 'own',
-  spare: 'all',
-  occasion: 'own',
-  price: 'keeper',
-  appointment: 'own',
-  bow: 'own',
-  brief: 'own',
-  visit: 'keeper',
-  contact: 'keeper',
-  identity: 'keeper',
-} as const satisfies Readonly<Record<string, 'all' | 'own' | 'keeper'>>;
-
-/** Kinds of cards that a player keeps too. */
-export const PLAYERS_CARDS: readonly string[] = ['occasion', 'brief', 'set'];

@@ -134,14 +134,15 @@ function calendarLimits(limit: MakeLimit): RequestHandler[] {
 }
 
 /** Letters that anybody may have sent to one address, and from one place to any, an hour. */
-const LETTERS = { address: 5, place: 30 } as const;
+const LETTERS = { address: 5, place: 100 } as const;
 
 function mailLimits(limit: MakeLimit): RequestHandler[] {
   const told = [
     'too-often',
     'That was asked for several times. Look for the mail first; ask again in an hour.',
   ] as const;
-  const letters = { windowMs: HOUR_MS, told };
+  // An invitation that is handed over as a link sends nothing.
+  const letters = { windowMs: HOUR_MS, told, skip: (request: Request) => emailOf(request) === '' };
   return [
     limit({ what: 'letter-place', ...letters, most: LETTERS.place, keyGenerator: placeOf }),
     limit({ what: 'letter', ...letters, most: LETTERS.address, keyGenerator: emailOf }),

@@ -1,5 +1,13 @@
-import { CARDS_PER_POST, type Card, type CardFacts, type CardKind, type NewCard } from '@tembrin/contract';
-import { CARD_SEEN, PLAYERS_CARDS, type BowFacts } from '@tembrin/core';
+import {
+  CARD_SEEN,
+  CARDS_PER_POST,
+  PLAYERS_CARDS,
+  type Card,
+  type CardFacts,
+  type CardKind,
+  type NewCard,
+} from '@tembrin/contract';
+import type { BowFacts } from '@tembrin/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { CardRow } from '../database/models';

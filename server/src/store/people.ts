@@ -138,6 +138,8 @@ export class PeopleScope {
     if (email !== null && !mail)
       fail(503, 'no-mail', 'This Tembrin sends no mail. Make a link, and hand it over yourself.');
     const made = await this.scope.alone(async (transaction, household) => {
+      // Anybody opens a copy of it: it would send letters to anybody for them.
+      if (household.demo) fail(403, 'demo', 'From the demo library nobody is invited. Start your own to do so.');
       const where = this.scope.where({ id: personId, goneAt: null });
       const person = await this.models.Person.findOne({ where, transaction });
       if (!person) return fail(404, 'no-such-person', 'There is no such person here. They may have been taken out.');

@@ -11,6 +11,9 @@ import { Row, Stack } from '@/ui/layout';
 import { copy, DEEDS } from '@/copy/screens/account/account';
 import { useAccountPage, type AccountPage } from './use-account-page';
 
+/** Where a change is made. */
+const changeOf = (change: string) => ({ pathname: '/kit/account/[change]', params: { change } }) as const;
+
 /** Deeds shown at first. */
 const SHOWN = 6;
 
@@ -26,15 +29,15 @@ export function AccountScreen() {
         <>
           <Address account={account} page={page} />
           <View>
-            <LinkRow href="/kit/account/password" title={copy.changePassword} text={copy.changePasswordText} />
-            <LinkRow href="/kit/account/address" title={copy.changeAddress} text={copy.changeAddressText} />
+            <LinkRow href={changeOf('password')} title={copy.changePassword} text={copy.changePasswordText} />
+            <LinkRow href={changeOf('address')} title={copy.changeAddress} text={copy.changeAddressText} />
           </View>
           <Passkeys account={account} page={page} />
           <SignIns account={account} page={page} />
           <Record account={account} page={page} />
           {account.goesAt === null && (
             <View>
-              <LinkRow href="/kit/account/leave" title={copy.leave} text={copy.leaveText} />
+              <LinkRow href={changeOf('leave')} title={copy.leave} text={copy.leaveText} />
             </View>
           )}
         </>
@@ -92,7 +95,7 @@ function Passkeys({ account: { passkeys, passkeysAt }, page }: PartProps) {
         </Row>
       ))}
       {holdsHere && (
-        <Button rank="outline" title={copy.addPasskey} onPress={() => router.push('/kit/account/passkey')} start />
+        <Button rank="outline" title={copy.addPasskey} onPress={() => router.push(changeOf('passkey'))} start />
       )}
     </Stack>
   );

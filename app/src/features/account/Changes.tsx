@@ -1,7 +1,7 @@
-import { router } from 'expo-router';
-import { changeAddress, changePassword, leaveForGood } from '@/state/account';
+import { Redirect, router, useLocalSearchParams } from 'expo-router';
+import { changeAddress, changePassword, leaveForGood, useAccount } from '@/state/account';
 import { notify } from '@/state/notice';
-import { makePasskey } from '@/state/passkeys';
+import { loadPasskeys } from '@/state/load-seldom';
 import { Banner } from '@/ui/Banner';
 import { Field } from '@/ui/Field';
 import { LinkRow } from '@/ui/LinkRow';
@@ -20,8 +20,8 @@ function done(text: string): void {
   notify(text);
 }
 
-/** Route: another password. */
-export function ChangePassword() {
+/** Another password. */
+function ChangePassword() {
   const form = useForm({ password: '', next: '' }, async (values) => {
     await changePassword(values);
     done(copy.passwordChanged);
@@ -40,8 +40,8 @@ export function ChangePassword() {
   );
 }
 
-/** Route: another address. */
-export function ChangeAddress() {
+/** Another address. */
+function ChangeAddress() {
   const mail = useKnownAccount()?.mail ?? true;
   const form = useForm({ email: '', password: '' }, async (values) => {
     await changeAddress(values);
@@ -62,10 +62,11 @@ export function ChangeAddress() {
   );
 }
 
-/** Route: a passkey on this device. */
-export function AddPasskey() {
+/** A passkey on this device. */
+function AddPasskey() {
   const form = useForm({ name: '', password: '' }, async ({ name, password }) => {
-    await makePasskey(password, name);
+    const { makePasskey } = await loadPasskeys();
+    useAccount.setState({ account: await makePasskey(password, name) });
     done(copy.passkeyMade);
   });
   return (
@@ -76,8 +77,8 @@ export function AddPasskey() {
   );
 }
 
-/** Route: removing the account, after what is to be kept was taken out. */
-export function LeaveForGood() {
+/** Removing the account, after what is to be kept was taken out. */
+function LeaveForGood() {
   const account = useKnownAccount();
   const form = useForm({ password: '' }, async (values) => {
     await leaveForGood(values);
@@ -96,4 +97,13 @@ export function LeaveForGood() {
       <Field label={copy.passwordNow} secureTextEntry autoComplete="current-password" {...form.line('password')} />
     </FormScreen>
   );
+}
+
+const CHANGES = { password: ChangePassword, address: ChangeAddress, passkey: AddPasskey, leave: LeaveForGood } as const;
+
+/** Route: one change of the account. */
+export function AccountChange() {
+  const { change } = useLocalSearchParams<{ change: string }>();
+  const Form = CHANGES[change as keyof typeof CHANGES];
+  return Form ? <Form /> : <Redirect href={HERE} />;
 }

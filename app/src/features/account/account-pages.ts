@@ -1,3 +1,6 @@
 export { AccountScreen } from './AccountScreen';
+export { AccountChange } from './Changes';
+export { AddPerson, PersonRoute } from '../people/PersonScreen';
 export { Confirm, Forgotten, Reset } from './ByLink';
-export { AddPasskey, ChangeAddress, ChangePassword, LeaveForGood } from './Changes';
+export { Join } from '../people/Join';
+export { People } from '../people/People';

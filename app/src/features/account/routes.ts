@@ -1,13 +1,14 @@
 import { lazily } from '@/ui/lazily';
 
-/** The pages of the account, in a file of their own: they are opened once in months. */
+/** The pages of the account and of people, in a file of their own: they are opened once in months. */
 const load = () => import('./account-pages');
 
 export const AccountScreen = lazily(load, (pages) => pages.AccountScreen);
-export const AddPasskey = lazily(load, (pages) => pages.AddPasskey);
-export const ChangeAddress = lazily(load, (pages) => pages.ChangeAddress);
-export const ChangePassword = lazily(load, (pages) => pages.ChangePassword);
+export const AccountChange = lazily(load, (pages) => pages.AccountChange);
+export const AddPerson = lazily(load, (pages) => pages.AddPerson);
 export const Confirm = lazily(load, (pages) => pages.Confirm);
 export const Forgotten = lazily(load, (pages) => pages.Forgotten);
-export const LeaveForGood = lazily(load, (pages) => pages.LeaveForGood);
+export const Join = lazily(load, (pages) => pages.Join);
+export const People = lazily(load, (pages) => pages.People);
+export const PersonRoute = lazily(load, (pages) => pages.PersonRoute);
 export const Reset = lazily(load, (pages) => pages.Reset);

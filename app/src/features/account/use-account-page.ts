@@ -13,7 +13,7 @@ import { notify } from '@/state/notice';
 import { dayWords, fullDateWords } from '@/copy/dates';
 import { copy } from '@/copy/screens/account/account';
 import { useMoment } from '../air/where';
-import { useAsking } from '../visits/use-visit';
+import { useAsking } from '../asking';
 
 /** The account, asked for anew when a page of it opens; null: not known, as without a connection. */
 export function useKnownAccount() {

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Refused, sentenceOf } from '@/state/api';
-import { NotGiven, NotHere } from '@/state/passkeys';
+import { NotGiven, NotHere } from '@/state/passkey-faults';
 import { copy } from '@/copy/screens/account/forms';
 
 const told = (error: unknown) =>

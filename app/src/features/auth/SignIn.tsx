@@ -6,6 +6,7 @@ import { takeWanted } from '@/state/wanted';
 import { sentenceOf } from '@/state/api';
 import { enter, signIn } from '@/state/household';
 import { loadPasskeys } from '@/state/load-seldom';
+import { NotGiven, NotHere } from '@/state/passkey-faults';
 import { Button } from '@/ui/Button';
 import { Text } from '@/ui/Text';
 import { AccountForm } from './form';
@@ -40,7 +41,7 @@ function OtherWays() {
   const [problem, setProblem] = useState<string | null>(null);
   const byPasskey = async () => {
     setProblem(null);
-    const { signInWithPasskey, NotGiven, NotHere } = await loadPasskeys();
+    const { signInWithPasskey } = await loadPasskeys();
     try {
       enter(await signInWithPasskey());
       router.replace(takeWanted('/now'));

@@ -3,7 +3,7 @@ import Head from 'expo-router/head';
 import { useState } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { sentenceOf } from '@/state/api';
-import { openDemo } from '@/state/household';
+import { openDemo, useHousehold } from '@/state/household';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Plate } from '@/ui/Plate';
@@ -19,7 +19,8 @@ export function Welcome() {
   const wide = useWide();
   const { height } = useWindowDimensions();
   const [busy, setBusy] = useState(false);
-  const [problem, setProblem] = useState<string | null>(null);
+  const why = useHousehold((state) => state.why);
+  const [problem, setProblem] = useState<string | null>(why ?? null);
   const demo = async () => {
     setBusy(true);
     setProblem(null);

@@ -1,10 +1,11 @@
 import type { InstrumentChange } from '@tembrin/contract';
 import { newInstrumentSchema } from '@tembrin/contract/instrument';
-import { router } from 'expo-router';
+import { Redirect, router } from 'expo-router';
 import { useState } from 'react';
 import { v7 as uuid } from 'uuid';
 import { Refused, sentenceOf } from '@/state/api';
 import { act } from '@/state/actions';
+import { useMay } from '@/state/people';
 import { addInstrument, useHousehold } from '@/state/household';
 import type { Draft } from '@/state/log';
 import { usePreferences } from '@/state/preferences';
@@ -28,6 +29,8 @@ import { copy } from '@/copy/screens/kit/add-instrument';
 /** Adding an instrument: its family, then on one page what is known. Only the family is asked for; the rest can wait. */
 export function AddInstrument() {
   const [family, setFamily] = useState<Family | null>(null);
+  // Others are given their instruments by who keeps the household.
+  if (!useMay('arrange')) return <Redirect href="/now" />;
   return family ? (
     <Details key={family} family={family} onBack={() => setFamily(null)} />
   ) : (

@@ -6,6 +6,7 @@ import { useAssessment } from '@/state/assessments';
 import { retract } from '@/state/actions';
 import { useBowNames } from '@/state/bows';
 import { useLog } from '@/state/log';
+import { useNamesOfDoers } from '@/state/people';
 import { Button } from '@/ui/Button';
 import { Text } from '@/ui/Text';
 import { clockSpanWords, dateWords, minutesWords } from '@/copy/dates';
@@ -149,6 +150,8 @@ function SessionEntry({
   const span = endedAt === null ? copy.fromStillRunning(beganAt, timeZone) : clockSpanWords(beganAt, endedAt, timeZone);
   const length = endedAt === null ? '' : `, ${minutesWords((endedAt - beganAt) / 60_000)}`;
   const text = `${span}${length}`;
+  const began = useLog((state) => state.events[instrument.id])?.find((event) => event.id === id);
+  const who = useNamesOfDoers()(began?.by);
   const round = copy.closingRoundOf({
     done,
     steps: steps.length,
@@ -159,7 +162,12 @@ function SessionEntry({
     <View role="listitem">
       <Press
         role="button"
-        aria-label={copy.correctOrRetractThe({ beganAt, nowMs, timeZone, text: `${text}. ${round}` })}
+        aria-label={copy.correctOrRetractThe({
+          beganAt,
+          nowMs,
+          timeZone,
+          text: `${text}. ${who === null ? round : `${who}. ${round}`}`,
+        })}
         onPress={() => router.push({ pathname: '/kit/[id]/session', params: { id: instrument.id, sessionId: id } })}
         row
         gap="one"
@@ -173,7 +181,7 @@ function SessionEntry({
         <Stack padY="hair" grow>
           <Text kind="table">{text}</Text>
           <Text kind="small" tone="quiet">
-            {round}
+            {who === null ? round : `${who} · ${round}`}
           </Text>
         </Stack>
       </Press>
@@ -183,11 +191,13 @@ function SessionEntry({
 
 function EventEntry({ event, instrument, log }: { event: LogEvent; instrument: Instrument; log: InstrumentLog }) {
   const words = eventWords(event, instrument, log.timeZone, useBowNames(instrument));
+  const who = useNamesOfDoers()(event.by);
   const recorded = useLog((state) => state.events[instrument.id]) ?? NONE;
   return (
     <EntryRow
       date={dateWords(Date.parse(event.occurredAt), log.nowMs, log.timeZone)}
       words={words}
+      who={who}
       action="Retract"
       onPress={() => void retract(instrument.id, withLooks(event, liveEvents(recorded)), `Retracted: ${words}.`)}
     />
@@ -198,11 +208,14 @@ function EventEntry({ event, instrument, log }: { event: LogEvent; instrument: I
 function EntryRow({
   date,
   words,
+  who,
   action,
   onPress,
 }: {
   date: string;
   words: string;
+  /** Who did it, where several may have. */
+  who?: string | null;
   action: string;
   onPress: () => void;
 }) {
@@ -211,9 +224,14 @@ function EntryRow({
       <Text kind="table" width={92}>
         {date}
       </Text>
-      <Text kind="small" grow>
-        {words}
-      </Text>
+      <Stack grow>
+        <Text kind="small">{words}</Text>
+        {who && (
+          <Text kind="small" tone="quiet">
+            {who}
+          </Text>
+        )}
+      </Stack>
       <Button rank="plain" title={action} label={`${action}: ${words}, ${date}`} onPress={onPress} />
     </Row>
   );

@@ -7,6 +7,8 @@ import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
 import { Stack } from '@/ui/layout';
+import { View } from 'react-native';
+import { useMay } from '@/state/people';
 import { copy, LOOKS } from '@/copy/screens/kit/household';
 import { Filling } from '../Filling';
 import { useHouseholdForm, type HouseholdModel } from './use-household-form';
@@ -31,6 +33,9 @@ export function HouseholdScreen() {
       <Filling />
       {demo && <Banner tone="well" text={copy.thisIsYourOwn} />}
       <Settings model={model} />
+      <View>
+        <LinkRow href="/kit/people" title="People" text={copy.peopleText} />
+      </View>
       <Account model={model} />
       <Leaving model={model} />
     </Screen>
@@ -53,23 +58,28 @@ function Settings({ model }: { model: HouseholdModel }) {
     look,
     setLook,
   } = model;
+  const may = useMay('arrange');
   return (
     <Stack gap="more">
-      <Field
-        label="Name"
-        value={text.name}
-        onChangeText={(value) => setText({ ...text, name: value })}
-        error={errors.name}
-      />
-      <Field
-        label="Time zone"
-        hint={copy.daysBeginAndEnd}
-        value={text.timeZone}
-        onChangeText={(value) => setText({ ...text, timeZone: value })}
-        error={errors.timeZone}
-      />
-      {changed && <Button title="Save" onPress={() => void save(text, { name, timeZone })} />}
-      <LinkRow href="/kit/schools" title="Schools" text={copy.wherePractitionersDifferThe} />
+      {may && (
+        <>
+          <Field
+            label="Name"
+            value={text.name}
+            onChangeText={(value) => setText({ ...text, name: value })}
+            error={errors.name}
+          />
+          <Field
+            label="Time zone"
+            hint={copy.daysBeginAndEnd}
+            value={text.timeZone}
+            onChangeText={(value) => setText({ ...text, timeZone: value })}
+            error={errors.timeZone}
+          />
+          {changed && <Button title="Save" onPress={() => void save(text, { name, timeZone })} />}
+          <LinkRow href="/kit/schools" title="Schools" text={copy.wherePractitionersDifferThe} />
+        </>
+      )}
       <Choice label={copy.lengthsOnThisDevice} options={LENGTHS} value={lengths} onChange={setLengths} />
       <Choice
         label={copy.temperaturesOnThisDevice}

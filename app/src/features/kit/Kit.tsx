@@ -4,6 +4,7 @@ import { router } from 'expo-router';
 import { View } from 'react-native';
 import { useComplete, useAssessment } from '@/state/assessments';
 import { useHousehold } from '@/state/household';
+import { useMay } from '@/state/people';
 import { Button } from '@/ui/Button';
 import { Empty } from '@/ui/Empty';
 import { IconButton } from '@/ui/IconButton';
@@ -28,13 +29,14 @@ import { copy } from '@/copy/screens/kit/kit';
 export function Kit({ chosen }: { chosen?: Instrument }) {
   const { name, instruments } = useHousehold((state) => state.household)!;
   const wide = useWide();
+  const may = useMay('arrange');
   const add = () => router.push('/kit/add');
-  useKeys({ a: { label: copy.addAnInstrument, run: add } });
+  useKeys(may ? { a: { label: copy.addAnInstrument, run: add } } : {});
   const list = (
     <Screen
       title={name}
       aside={<IconButton icon={House} label={copy.householdAndAccount} onPress={() => router.push('/kit/household')} />}
-      foot={<Button rank="outline" title={copy.addAnInstrument} onPress={add} hotkey="a" />}
+      foot={may && <Button rank="outline" title={copy.addAnInstrument} onPress={add} hotkey="a" />}
     >
       {instruments.length === 0 ? (
         <Empty title={copy.noInstrumentsYet} text={copy.addTheOneYou} />

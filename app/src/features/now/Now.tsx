@@ -1,9 +1,24 @@
 import { Redirect } from 'expo-router';
+import { useMay } from '@/state/people';
 import { useInstrumentOnStand } from '@/state/stand';
+import { Empty } from '@/ui/Empty';
+import { Screen } from '@/ui/Screen';
+import { copy } from '@/copy/screens/now/now';
 import { Stand } from './Stand';
 
 /** The instrument on the stand. */
 export function Now() {
   const instrument = useInstrumentOnStand();
-  return instrument ? <Stand key={instrument.id} instrument={instrument} part={null} /> : <Redirect href="/kit/add" />;
+  const may = useMay('arrange');
+  if (instrument) return <Stand key={instrument.id} instrument={instrument} part={null} />;
+  return may ? <Redirect href="/kit/add" /> : <NothingYet />;
+}
+
+/** For who plays or helps, before they were given an instrument. */
+function NothingYet() {
+  return (
+    <Screen title="Now">
+      <Empty title={copy.nothingYet} text={copy.nothingYetText} />
+    </Screen>
+  );
 }

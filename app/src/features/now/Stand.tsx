@@ -13,6 +13,7 @@ import { BowTonight } from '../bows/BowTonight';
 import { useAssessment, useComplete, type InstrumentAssessment } from '@/state/assessments';
 import { useBowNames, useBows } from '@/state/bows';
 import { AtWorkshop, OpenTroubles } from '../jobs/routes';
+import { WhoPlays } from '../people/WhoPlays';
 import { OnStand } from './OnStand';
 import { Panes } from './Panes';
 import { Playing } from './Playing';
@@ -100,6 +101,7 @@ function AtHome({ instrument, part }: { instrument: Instrument; part: PartId | n
       }
     >
       <OnStand instrument={instrument} />
+      <WhoPlays instrument={instrument} />
       <Row gap="one" minHeight={190}>
         <Headline model={model} />
         <Plate subject={instrument} height={wide ? 440 : 208} withBow />

@@ -13,7 +13,7 @@ import { assess } from '@tembrin/core/assess';
 import { schoolsFor } from '@tembrin/core/instruments';
 import { foldLog } from '@tembrin/core/log';
 import { useMoment } from '../air/where';
-import { useAsking } from '../visits/use-visit';
+import { useAsking } from '../asking';
 import { PassportPage } from './PassportScreen';
 
 /** Route: the copy of an instrument that was handed over. */

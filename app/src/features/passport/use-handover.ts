@@ -7,7 +7,7 @@ import { notify } from '@/state/notice';
 import { takeWanted } from '@/state/wanted';
 import { copy } from '@/copy/screens/kit/give';
 import { linkOut } from '../visits/link-out';
-import { useAsking } from '../visits/use-visit';
+import { useAsking } from '../asking';
 
 /** How often it is asked whether the other side has said or done something, ms. From memory. */
 const ASKED_MS = 5000;

@@ -6,7 +6,7 @@ import { useHousehold } from '@/state/household';
 import { readNumber } from '@/copy/numbers';
 import { copy } from '@/copy/screens/kit/passport';
 import { identitySchema } from '@tembrin/core/passport';
-import { useAsking } from '../visits/use-visit';
+import { useAsking } from '../asking';
 
 /** What an instrument is told by, as it is typed and kept. */
 export function useIdentity(instrument: Instrument) {

@@ -11,7 +11,7 @@ import { instrumentAir } from '@tembrin/core/air';
 import type { Assessment } from '@tembrin/core/assess';
 import { PASSPORT_BOUNDS, passportOf } from '@tembrin/core/passport';
 import { download } from '../files/files';
-import { useAsking } from '../visits/use-visit';
+import { useAsking } from '../asking';
 
 /** The whole life of an instrument, on the page and on paper. */
 export function usePassport(instrument: Instrument, assessment: Assessment<Instrument>) {

@@ -4,7 +4,8 @@ import { Text } from '@/ui/Text';
 import { Row, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/visits/visit';
 import { useAnswer } from './use-answer';
-import { useAsking, type AnswerOnRecord, type VisitModel } from './use-visit';
+import { useAsking } from '../asking';
+import { type AnswerOnRecord, type VisitModel } from './use-visit';
 import { settleAnswer } from '@/state/shares';
 
 /** What a workshop answered; what was done is taken over line by line. */

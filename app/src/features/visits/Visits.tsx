@@ -15,7 +15,8 @@ import { copy } from '@/copy/screens/visits/visit';
 import { isOver, MOST_SHEETS } from '@tembrin/core/visits';
 import { openVisitFor } from './begin';
 import { composedFor, useVisitStates } from './briefs';
-import { useAsking, useDates } from './use-visit';
+import { useAsking } from '../asking';
+import { useDates } from './use-visit';
 
 /** Visits to the workshop, those under way first, and what is due gathered into one. */
 export function Visits() {

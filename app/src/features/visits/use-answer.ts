@@ -10,7 +10,8 @@ import { copy } from '@/copy/screens/visits/visit';
 import { liveEvents, type LogEvent } from '@tembrin/core/log';
 import { dayOfDate, HOUR_MS, localDay, startOfLocalDay } from '@tembrin/core/time';
 import { proposalsOf, type Proposal } from '@tembrin/core/visits';
-import { useAsking, type AnswerOnRecord, type VisitModel } from './use-visit';
+import { useAsking } from '../asking';
+import { type AnswerOnRecord, type VisitModel } from './use-visit';
 
 /** Names of entries that come of answers: the same line is the same entry, on whichever device it is taken. */
 const NAMES = '6f1f0a52-6a4e-4f0e-9b59-0c6b4c8d2c11';

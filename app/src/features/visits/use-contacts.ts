@@ -7,7 +7,7 @@ import { notify } from '@/state/notice';
 import { copy } from '@/copy/screens/visits/contacts';
 import { contactSchema, type Contact, type ContactRole } from '@tembrin/core/visits';
 import { download, useFileInput } from '../files/files';
-import { useAsking } from './use-visit';
+import { useAsking } from '../asking';
 
 const linesOf = (text: string) =>
   text

@@ -1,7 +1,5 @@
 import type { Card, Share } from '@tembrin/contract';
-import { useState } from 'react';
 import { act } from '@/state/actions';
-import { sentenceOf } from '@/state/api';
 import { useAssessmentStore } from '@/state/assessment-store';
 import { addCards, changeCard, useCards, useCardStore } from '@/state/cards';
 import { useHousehold } from '@/state/household';
@@ -14,6 +12,7 @@ import { copy } from '@/copy/screens/visits/visit';
 import { dayOfDate, HOUR_MS, startOfLocalDay } from '@tembrin/core/time';
 import { isOver, MOST_SHEETS, VISIT_STATES } from '@tembrin/core/visits';
 import { useMoment } from '../air/where';
+import { useAsking } from '../asking';
 import { composedFor, useBriefsBeingWritten, useVisitStates } from './briefs';
 import { linkOut } from './link-out';
 import { itemsOfVisit, planFor } from './plan';
@@ -64,17 +63,6 @@ export function useDates() {
     onDay,
     ofDate: (date: string) => onDay(startOfLocalDay(dayOfDate(date), timeZone) + 12 * HOUR_MS),
   };
-}
-
-/** Does something that needs the server, and tells what went wrong. */
-export function useAsking() {
-  const [busy, setBusy] = useState(false);
-  const ask = async (work: () => Promise<void>) => {
-    setBusy(true);
-    await work().catch((error: unknown) => notifyProblem(sentenceOf(error)));
-    setBusy(false);
-  };
-  return { busy, ask };
 }
 
 /** The link of a visit: making, copying, sending and closing it. */

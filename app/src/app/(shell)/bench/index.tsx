@@ -1,1 +1,1 @@
-export { Bench as default } from '@/features/bench/Bench';
+export { Bench as default } from '@/features/bench/bench-route';

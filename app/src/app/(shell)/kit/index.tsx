@@ -1,1 +1,1 @@
-export { Kit as default } from '@/features/kit/Kit';
+export { Kit as default } from '@/features/kit/kit-routes';

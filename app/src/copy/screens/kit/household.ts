@@ -7,6 +7,7 @@ export const copy = {
   temperaturesOnThisDevice: 'Temperatures on this device',
   lookOnThisDevice: 'Look on this device',
   theDemoLibraryHas: 'The demo library has no account.',
+  peopleText: 'Who keeps, plays and helps here, with an account or without.',
   accountText: 'Password, passkeys, where it is signed in, what was done to it.',
   leaveTheDemoLibrary: 'Leave the demo library',
   notEverythingIsSent: 'Not everything is sent',

@@ -1,1 +1,1 @@
-export { InstrumentRoute as default } from '@/features/kit/InstrumentRoute';
+export { InstrumentRoute as default } from '@/features/kit/kit-routes';

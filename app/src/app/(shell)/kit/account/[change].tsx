@@ -1,0 +1,1 @@
+export { AccountChange as default } from '@/features/account/routes';

@@ -1,1 +1,0 @@
-export { ChangeAddress as default } from '@/features/account/routes';

@@ -1,1 +1,0 @@
-export { LeaveForGood as default } from '@/features/account/routes';

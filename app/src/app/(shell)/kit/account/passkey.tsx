@@ -1,1 +1,0 @@
-export { AddPasskey as default } from '@/features/account/routes';

@@ -1,0 +1,1 @@
+export { PersonRoute as default } from '@/features/account/routes';

@@ -1,0 +1,1 @@
+export { AddPerson as default } from '@/features/account/routes';

@@ -1,0 +1,1 @@
+export { People as default } from '@/features/account/routes';

@@ -1,0 +1,3 @@
+export { InstrumentRoute } from './InstrumentRoute';
+export { InstrumentScreen } from './InstrumentScreen';
+export { Kit } from './Kit';
