@@ -167,7 +167,15 @@ describe('operations', () => {
     );
     const unversioned = changes.filter(([, { versioned }]) => !versioned).map(([id]) => id);
     // A new address or key takes the place of whatever there was; what is closed or withdrawn has no versions.
-    const free = ['endSignIn', 'removePasskey', 'renewCalendarAddress', 'renewKey', 'revokeShare', 'withdrawOffer'];
+    const free = [
+      'endSignIn',
+      'removePasskey',
+      'renewCalendarAddress',
+      'renewKey',
+      'revokeInvitation',
+      'revokeShare',
+      'withdrawOffer',
+    ];
     expect(unversioned.sort()).toEqual(free.filter((id) => unversioned.includes(id)));
   });
 

@@ -24,6 +24,7 @@ export const SHEETS = {
     'passport',
     'state',
   ],
+  people: ['who-plays', 'people-list', 'person', 'letter', 'invitation', 'account', 'sign-in', 'forgotten'],
   jobs: ['jobs', 'job-bridge', 'job-arrival', 'job-relief'],
   measuring: ['look-harp', 'photo-bridge', 'photo-hair', 'photos', 'gauge'],
   files: ['harp-strings', 'spares', 'calendar-in', 'diary'],

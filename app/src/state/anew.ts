@@ -41,7 +41,7 @@ async function offer(
   const lacking = (await work.objectStore('events').getAll()).filter(({ id }) => !there.has(id));
   const before = (await work.objectStore('epoch').get('epoch')) ?? '';
   // The same log, of which others are seen now: nothing is lost there, and what is not seen any more goes from here.
-  const same = before.split('~')[0] === epoch.split('~')[0];
+  const same = before !== epoch && before.split('~')[0] === epoch.split('~')[0];
   for (const event of lacking) {
     if (!same) void work.objectStore('outbox').add(event);
     void work.objectStore('events').delete(event.id);

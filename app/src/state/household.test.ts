@@ -30,6 +30,8 @@ beforeEach(() => {
     timeZone: 'UTC',
     schools: {},
     version: 1,
+    role: 'keeper',
+    people: [],
     instruments: [heron],
   } as unknown as Household;
   globalThis.fetch = (async (url: string, init: RequestInit) => {

@@ -4,7 +4,8 @@ import { forceCloseDatabase } from 'fake-indexeddb';
 import { openDB, unwrap } from 'idb';
 import type { BodyInputOf } from '@tembrin/contract';
 import { act, takeBack } from './actions';
-import { dropRefused, leaveLog, look, openLog, record, send, useLog, written } from './log';
+import { dropRefused, leaveLog, look, openLog, record, send, useLog, whenReadAnew, written } from './log';
+import { setWho } from './who';
 import { useNotice } from './notice';
 import type { LogEvent } from '@tembrin/core/log';
 
@@ -330,6 +331,38 @@ describe('after the server was put back from a backup', () => {
     expect(ids()).toEqual([]);
     expect(useLog.getState().unsent).toBe(0);
   });
+});
+
+describe('where others of the log are seen than before', () => {
+  test('it is read anew; what is not seen any more goes from here, and nothing is sent again', async () => {
+    server.epoch = 'first~one';
+    await rosined('heron');
+    await rosined('gull');
+    await sent();
+    await look();
+    const told = jest.fn();
+    whenReadAnew(told);
+    const [heron] = server.stored;
+    server.stored = [heron!];
+    server.epoch = 'first~other';
+    const posts = server.posts;
+    await look();
+    expect(server.posts).toBe(posts);
+    expect(told).toHaveBeenCalledTimes(1);
+    expect(useLog.getState().unsent).toBe(0);
+    // What the device keeps is what is seen.
+    leaveLog();
+    server.reach = 'down';
+    await openLog(household, 'heron');
+    expect([ids('heron'), ids('gull')]).toEqual([[heron!.id], []]);
+  });
+});
+
+test('what is recorded says who did it, where that is known', () => {
+  setWho('wren');
+  expect(written('heron', { type: 'rosined', payload: {} }).by).toBe('wren');
+  setWho(null);
+  expect(written('heron', { type: 'rosined', payload: {} })).not.toHaveProperty('by');
 });
 
 /** What a browser does that is short of room: the data are gone, and whoever had them open is told. */

@@ -68,6 +68,8 @@ export function openTestHousehold(
     version: 1,
     currency: null,
     given: [],
+    role: 'keeper' as const,
+    people: [],
     ...more,
   };
   const own = byInstrument(events);
