@@ -48,7 +48,7 @@ export { expect };
 export const PASSWORD = 'quiet harbour tern';
 let people = 0;
 /** An address nobody else in this run has. */
-export const newEmail = () => `player${process.pid}.${Date.now()}.${++people}@example.org`;
+export const newEmail = () => `player-${process.pid}-${Date.now()}-${++people}@example.org`;
 
 /** Opens the newest letter to an address, as it came to the mailbox. @param subject what it must be about */
 export async function openLetter(page: Page, to: string, subject: string): Promise<void> {

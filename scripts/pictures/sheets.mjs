@@ -9,7 +9,6 @@ export const SHEETS = {
   kit: ['kit', 'instrument', 'set-up', 'residue'],
   bench: ['may-use', 'drill-screw', 'drill-case', 'hands-busy-dark'],
   air: ['air', 'room', 'wood', 'what-to-do'],
-  'air-tools': ['salt-check', 'import', 'moving', 'keeping'],
   strings: ['strings-on', 'compare', 'one-broke', 'change-job'],
   year: ['year-phone', 'due-item', 'settle', 'costs'],
   look: ['look-bridge', 'looked', 'found', 'look-line'],
@@ -27,7 +26,7 @@ export const SHEETS = {
   people: ['who-plays', 'people-list', 'person', 'letter', 'invitation', 'account', 'sign-in', 'forgotten'],
   jobs: ['jobs', 'job-bridge', 'job-arrival', 'job-relief'],
   measuring: ['look-harp', 'photo-bridge', 'photo-hair', 'photos', 'gauge'],
-  files: ['harp-strings', 'spares', 'calendar-in', 'diary'],
+  files: ['salt-check', 'import', 'moving', 'keeping', 'harp-strings', 'spares', 'calendar-in', 'diary'],
 };
 const GAP = 16;
 /** More pictures than stand in one row stand in rows of so many. */

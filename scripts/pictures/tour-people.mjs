@@ -29,13 +29,13 @@ async function withDevice(page) {
  */
 export const people =
   (mail) =>
-  async ({ page, take, link, heading }) => {
+  async ({ page, take, link }) => {
     await page.getByRole('radio', { name: 'Tam' }).click();
     await take('who-plays');
     await link('Kit').click();
     await page.getByRole('button', { name: 'Household and account' }).click();
     await link(/^People/).click();
-    await heading('Maris');
+    await page.getByText('Maris').first().waitFor();
     await take('people-list');
 
     const context = await page

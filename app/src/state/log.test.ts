@@ -351,7 +351,7 @@ describe('where others of the log are seen than before', () => {
     expect(told).toHaveBeenCalledTimes(1);
     expect(useLog.getState().unsent).toBe(0);
     // What the device keeps is what is seen.
-    leaveLog();
+    await leaveLog();
     server.reach = 'down';
     await openLog(household, 'heron');
     expect([ids('heron'), ids('gull')]).toEqual([[heron!.id], []]);
