@@ -35,7 +35,7 @@ export function signInSessions({ models }: Database, secret: string): RequestHan
 /** Letters of a browser’s name for itself that are looked at. */
 const MOST_OF_AGENT = 400;
 
-/** What kind of browser asks, on what kind of device, as far as it says: “Firefox on Linux”. */
+/** What kind of browser asks, on what kind of device, as far as it says. */
 function deviceOf({ headers }: Request): string | null {
   const agent = headers['user-agent']?.slice(0, MOST_OF_AGENT);
   if (!agent) return null;
