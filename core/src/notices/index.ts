@@ -1,0 +1,2 @@
+export * from './budget';
+export * from './kinds';
