@@ -86,6 +86,10 @@ test('a parent of two: children without an account at the stand, a teacher invit
   await expect(teacher.getByRole('list', { name: 'People' })).toContainText('Pip');
   await expect(teacher.getByRole('list', { name: 'People' })).not.toContainText('Wren');
   await expectAccessible(teacher, 'people, for a helper');
+  // What is for who keeps the household is not offered.
+  await teacher.goto('/year');
+  await expect(teacher.getByRole('heading', { level: 1 })).toBeVisible();
+  await expect(teacher.getByRole('link', { name: /^What it costs/ })).toHaveCount(0);
 
   // Taken out, they are told at their next step, and theirs is a household of their own.
   await page.goto('/kit/people');

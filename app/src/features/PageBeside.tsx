@@ -2,6 +2,7 @@ import { usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
 import { useHousehold } from '@/state/household';
 import { Beside } from '@/ui/Beside';
+import { AccountScreen, People } from './account/routes';
 import { AirRoute } from './air/routes';
 import { Bench } from './bench/bench-route';
 import { InstrumentScreen, Kit } from './kit/kit-routes';
@@ -18,6 +19,8 @@ function useListOf(path: string): ReactNode | null {
   const [section, first, second] = path.split('/').filter((part) => part !== '');
   switch (section) {
     case 'kit': {
+      if (first === 'people' && second !== undefined) return <People />;
+      if (first === 'account' && second !== undefined) return <AccountScreen />;
       if (first !== undefined && OF_THE_HOUSEHOLD.includes(first)) return <Kit />;
       const instrument = second === undefined ? undefined : instruments.find(({ id }) => id === first);
       return instrument ? <InstrumentScreen key={instrument.id} instrument={instrument} /> : null;

@@ -7,6 +7,7 @@ import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Empty } from '@/ui/Empty';
 import { Plank } from '@/ui/Plank';
+import { useMay } from '@/state/people';
 import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
@@ -29,6 +30,7 @@ import { useAirView, type AirModel } from './use-air-view';
 export function Air({ chosen }: { chosen?: string }) {
   const model = useAirView({ chosen });
   const { air, reached, unsent, wide, moment, reading, setReading, add, list, read, faults, shown } = model;
+  const may = useMay('arrange');
   const screen = (
     <Screen
       title="Air"
@@ -36,7 +38,7 @@ export function Air({ chosen }: { chosen?: string }) {
         list.length > 0 ? (
           <Button title={copy.readAHygrometer} onPress={read} hotkey="r" />
         ) : (
-          air && <Button title={copy.addARoom} onPress={add} hotkey="a" />
+          air && may && <Button title={copy.addARoom} onPress={add} hotkey="a" />
         )
       }
     >
@@ -80,6 +82,7 @@ export function Air({ chosen }: { chosen?: string }) {
 
 function More({ model }: { model: AirModel }) {
   const { air, list, add } = model;
+  const may = useMay('arrange');
   if (!air) return null;
   return (
     <View>
@@ -90,7 +93,7 @@ function More({ model }: { model: AirModel }) {
       />
       <LinkRow href="/air/keeping" title={copy.onTheWayAndLeft} text={copy.carColdSunAnd} />
       <LinkRow href="/air/moving" title={copy.movingBetweenClimates} text={copy.fromDryToDamp} />
-      {list.length > 0 && <Button rank="plain" title={copy.addARoomOr} onPress={add} start flush />}
+      {may && list.length > 0 && <Button rank="plain" title={copy.addARoomOr} onPress={add} start flush />}
     </View>
   );
 }

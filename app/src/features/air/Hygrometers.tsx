@@ -8,6 +8,7 @@ import { v7 as uuid } from 'uuid';
 import { changeAir, useAir } from '@/state/air';
 import { sentenceOf } from '@/state/api';
 import { Banner } from '@/ui/Banner';
+import { useMay } from '@/state/people';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Empty } from '@/ui/Empty';
@@ -44,6 +45,7 @@ export function Hygrometers() {
   const air = useAir((state) => state.air);
   const { nowMs, timeZone } = useMoment();
   const [adding, setAdding] = useState(false);
+  const may = useMay('arrange');
   if (!air) return null;
   const nameOf = (placeId: string) => air.places.find(({ id }) => id === placeId)?.name ?? '';
   return (
@@ -51,7 +53,7 @@ export function Hygrometers() {
       title="Hygrometers"
       back="/air"
       foot={
-        air.places.length > 0 ? (
+        !may ? undefined : air.places.length > 0 ? (
           <Button rank="outline" title={copy.addAHygrometer} onPress={() => setAdding(true)} />
         ) : (
           <Button title={copy.addARoomFirst} onPress={() => router.push('/air/add')} />

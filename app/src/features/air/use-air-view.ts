@@ -2,6 +2,7 @@ import { router } from 'expo-router';
 import { useState } from 'react';
 import { useAir } from '@/state/air';
 import { usePlaces } from '@/state/assessments';
+import { useMay } from '@/state/people';
 import { useKeys } from '@/ui/keys';
 import { useWide } from '@/ui/theme';
 import { useMoment } from './where';
@@ -20,7 +21,11 @@ export function useAirView({ chosen }: { chosen?: string }) {
   const add = () => router.push('/air/add');
   const list = [...places.values()];
   const read = () => (list.length > 0 ? setReading(true) : add());
-  useKeys({ r: { label: copy.readAHygrometer, run: read }, a: { label: copy.addARoomOr, run: add } });
+  const may = useMay('arrange');
+  useKeys({
+    r: { label: copy.readAHygrometer, run: read },
+    ...(may && { a: { label: copy.addARoomOr, run: add } }),
+  });
   const faults = (air?.sensors ?? []).flatMap((sensor) => sensor.faults.map((fault) => ({ sensor, fault })));
   const shown = places.get(chosen ?? '') ?? list[0];
   return { air, reached, unsent, wide, moment, reading, setReading, add, list, read, faults, shown };

@@ -1,5 +1,6 @@
 import type { Instrument } from '@tembrin/contract';
 import { View } from 'react-native';
+import { useMay } from '@/state/people';
 import { Button } from '@/ui/Button';
 import { Plate } from '@/ui/Plate';
 import { LinkRow } from '@/ui/LinkRow';
@@ -66,6 +67,7 @@ export function InstrumentScreen({ instrument, second }: { instrument: Instrumen
 
 /** What else is known of it, each on its own page. */
 function Pages({ model }: { model: InstrumentModel }) {
+  const may = useMay('arrange');
   const { instrument, bowLog, bows, lengths, air, moment } = model;
   return (
     <View>
@@ -106,15 +108,17 @@ function Pages({ model }: { model: InstrumentModel }) {
         title={copy.whereItLivesAnd}
         text={verdictSentence(air!.verdict, instrument, moment, lengths)}
       />
-      <LinkRow
-        href={{ pathname: '/kit/[id]/schools', params: { id: instrument.id } }}
-        title="Schools"
-        text={
-          Object.keys(instrument.schools).length === 0
-            ? copy.asTheHousehold
-            : copy.itsOwnWayIn(Object.keys(instrument.schools).length)
-        }
-      />
+      {may && (
+        <LinkRow
+          href={{ pathname: '/kit/[id]/schools', params: { id: instrument.id } }}
+          title="Schools"
+          text={
+            Object.keys(instrument.schools).length === 0
+              ? copy.asTheHousehold
+              : copy.itsOwnWayIn(Object.keys(instrument.schools).length)
+          }
+        />
+      )}
     </View>
   );
 }

@@ -8,6 +8,7 @@ import { useSubjectNames } from '@/state/year';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';
 import { Empty } from '@/ui/Empty';
+import { useMay } from '@/state/people';
 import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { useWide } from '@/ui/theme';
@@ -54,7 +55,7 @@ function Year({ chosen }: { chosen: string | null }) {
       <Answered />
       <Threads model={model} />
       <YourDays model={model} />
-      <More model={model} />
+      <More />
       {open !== null && (
         <OccasionSheet card={occasionCards.find(({ id }) => id === open) ?? null} onClose={() => setOpen(null)} />
       )}
@@ -203,8 +204,9 @@ function YourDays({ model }: { model: YearModel }) {
   );
 }
 
-function More({ model }: { model: YearModel }) {
-  const {} = model;
+/** What else there is of the year, for who keeps the household. */
+function More() {
+  if (!useMay('share')) return null;
   return (
     <View>
       <LinkRow href="/year/visits" title={copy.visits} text={copy.visitsText} />
