@@ -55,7 +55,7 @@ test('a player who forgot the password chooses another by the link in the mail',
   await page.getByLabel('New password').fill(NEXT);
   await page.getByRole('button', { name: 'Choose a new password' }).click();
   await expect(page.getByRole('status')).toContainText('The new password is kept');
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await page.getByLabel('Email').fill(email);
   await page.getByLabel('Password').fill(NEXT);
   await page.getByRole('button', { name: 'Sign in', exact: true }).click();
@@ -89,7 +89,7 @@ test('a passkey is made on this device, signs in without the password, and is re
 
   await page.goto('/kit/household');
   await page.getByRole('button', { name: 'Sign out' }).click();
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await page.getByRole('button', { name: 'Sign in with a passkey' }).click();
   await expect(page.getByRole('button', { name: 'Start playing' })).toBeEnabled();
 

@@ -21,7 +21,7 @@ test('what is wrong with an account is said beside its field, and what was typed
   await other.getByLabel('Password').fill('short');
   await other.getByRole('button', { name: 'Make the account' }).click();
   await expect(
-    other.getByText('Use at least 10 characters; a few unrelated words are easy to remember.'),
+    other.getByText('Use at least 12 characters; a few unrelated words are easy to remember.'),
   ).toBeVisible();
   await expectAccessible(other, 'new account, with errors');
   await other.getByLabel('Password').fill(PASSWORD);
@@ -32,11 +32,11 @@ test('what is wrong with an account is said beside its field, and what was typed
   await other.getByRole('button', { name: 'I have an account: sign in' }).click();
   await other.getByLabel('Email').fill(email);
   await other.getByLabel('Password').fill('not the right one');
-  await other.getByRole('button', { name: 'Sign in' }).click();
+  await other.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(other.getByRole('alert')).toContainText('The address or the password is not right.');
   await expectAccessible(other, 'sign-in, refused');
   await other.getByLabel('Password').fill(PASSWORD);
-  await other.getByRole('button', { name: 'Sign in' }).click();
+  await other.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(other.getByRole('heading', { name: 'What do you play?' })).toBeVisible();
   await context.close();
 });
@@ -60,7 +60,7 @@ test('an entry that turns out to clash with another device’s is not lost: it i
   await other.goto('/sign-in');
   await other.getByLabel('Email').fill(email);
   await other.getByLabel('Password').fill(PASSWORD);
-  await other.getByRole('button', { name: 'Sign in' }).click();
+  await other.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(other.getByRole('button', { name: 'Start playing' })).toBeEnabled();
   await keptOnDevice(other);
   await context.setOffline(true);

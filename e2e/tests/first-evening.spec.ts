@@ -64,10 +64,10 @@ test('a new player: account, viola, playing, closing round, what is due, new str
   await page.getByRole('link', { name: 'Kit' }).click();
   await page.getByRole('button', { name: 'Household and account' }).click();
   await page.getByRole('button', { name: 'Sign out' }).click();
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await page.getByLabel('Email').fill(email);
   await page.getByLabel('Password').fill(PASSWORD);
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
 
   await expect(page.getByRole('heading', { name: 'Curlew' })).toBeVisible();
   await page.getByRole('link', { name: /^Strings: Well/ }).click();

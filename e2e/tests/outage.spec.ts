@@ -100,7 +100,7 @@ test('a session signed out elsewhere keeps its entries until the next sign-in', 
   await page.getByRole('link', { name: /^Rosin/ }).click();
   await page.getByRole('button', { name: 'Rosined now' }).click();
   await expect(page.getByText('You are signed out. Sign in to send 1 entry kept here.')).toBeVisible();
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.getByRole('button', { name: 'Sign in', exact: true }).click();
   await expect(page.getByText(/One entry recorded here is not sent yet\. Sign in to the account/)).toBeVisible();
   await page.getByLabel('Email').fill(email);
   await page.getByLabel('Password').fill('quiet harbour tern');

@@ -179,7 +179,7 @@ test('two devices that record the same evening without a connection end up with 
   });
   const tablet = await elsewhere.newPage();
   await tablet.goto('/');
-  await tablet.getByRole('button', { name: 'Sign in' }).click();
+  await tablet.getByRole('button', { name: 'Sign in', exact: true }).click();
   await tablet.getByLabel('Email').fill(email);
   await tablet.getByLabel('Password').fill(PASSWORD);
   await tablet.getByRole('button', { name: 'Sign in', exact: true }).click();
