@@ -40,8 +40,11 @@ export function PersonRoute() {
 /** What somebody does here, and with which instruments. */
 function usePersonForm(person: Person | null) {
   const [role, setRole] = useState<Role>(person?.role ?? 'player');
-  const [plays, setPlays] = useState<string[]>(person?.plays ?? []);
-  const [looksAfter, setLooksAfter] = useState<string[]>(person?.looksAfter ?? []);
+  const there = useHousehold((state) => state.household!.instruments);
+  // Instruments that went meanwhile are nobody's any more.
+  const still = (ids: readonly string[] = []) => there.flatMap(({ id }) => (ids.includes(id) ? [id] : []));
+  const [plays, setPlays] = useState<string[]>(() => still(person?.plays));
+  const [looksAfter, setLooksAfter] = useState<string[]>(() => still(person?.looksAfter));
   const form = useForm({ name: person?.name ?? '' }, async ({ name }) => {
     const facts: PersonFacts = { name, role, plays, looksAfter };
     const kept = await keepPerson(person, facts);
@@ -50,7 +53,7 @@ function usePersonForm(person: Person | null) {
     router.replace({ pathname: '/kit/people/[person]', params: { person: kept.id } });
     notify(copy.added(kept.name));
   });
-  const same = (one: readonly string[], other: readonly string[]) => one.join() === other.join();
+  const same = (one: readonly string[], other: readonly string[]) => still(one).join() === still(other).join();
   const changed =
     person === null ||
     form.line('name').value !== person.name ||

@@ -74,7 +74,10 @@ export async function sweepAccounts(ground: AccountGround, now = new Date()): Pr
   await withLease(database.sequelize, 'removing-accounts', async () => {
     const { Account, Person, Session } = database.models;
     const due = await Account.findAll({ where: { goesAt: { [Op.lte]: now } }, limit: AT_ONCE });
-    for (const account of due) {
+    for (const found of due) {
+      // Taken back while those before it were being removed: it stays.
+      const account = await Account.findOne({ where: { id: found.id, goesAt: { [Op.lte]: now } } });
+      if (!account) continue;
       const households = await solelyKept(ground, account.id);
       await Session.destroy({ where: { accountId: account.id } });
       // The account goes last: what is cut off in the middle is taken up again.
