@@ -24,6 +24,8 @@ export * from './parts';
 export * from './year';
 export * from './assess';
 export * from './people';
+export * from './lending';
+export * from './notices';
 export * from './routines';
 export * from './brief';
 export * from './visits';

@@ -32,16 +32,34 @@ export interface Sent {
   atMs: number;
   /** Whether it was in a digest. */
   digest: boolean;
+  /** When it was still so, as far as was looked, ms. */
+  soAtMs: number;
+}
+
+/**
+ * What was told, after another look: what is still so is marked, what is over for long enough is forgotten, so that it is news when it
+ * comes again.
+ * @param concerns what there is to tell at this moment
+ */
+export function stillTold(sent: readonly Sent[], concerns: readonly Concern[], nowMs: number): Sent[] {
+  const so = new Set(concerns.map(concernKey));
+  return sent.flatMap((each) => {
+    if (so.has(each.key)) return [{ ...each, soAtMs: nowMs }];
+    const { overDays } = NOTICE_DATA[each.key.split(' ', 1)[0] as NoticeKind];
+    // What was sent in the last two days is counted, over or not.
+    const lasts = Math.max(each.soAtMs + overDays * DAY_MS, each.atMs + 2 * DAY_MS);
+    return nowMs < lasts ? [each] : [];
+  });
 }
 
 /** Messages that cannot wait, in one day: a day on which all goes wrong is still not twenty. From memory. */
 export const ALERTS_A_DAY = 2;
 
 /** What is to be told now, and when to look again. */
-export interface Decision {
+export interface Decision<C extends Concern = Concern> {
   /** All of them in one message; none: nothing is sent. */
-  alert: readonly Concern[];
-  digest: readonly Concern[];
+  alert: readonly C[];
+  digest: readonly C[];
   /** When something that waits may be told, ms; null: nothing waits. */
   nextMs: number | null;
 }
@@ -68,8 +86,8 @@ function nextAt(minute: number, nowMs: number, timeZone: string, isDay: (weekday
 const anyDay = () => true;
 
 /** Each concern once, as it stands worst. */
-function worstOfEach(concerns: readonly Concern[]): Concern[] {
-  const worst = new Map<string, Concern>();
+function worstOfEach<C extends Concern>(concerns: readonly C[]): C[] {
+  const worst = new Map<string, C>();
   for (const concern of concerns) {
     const known = worst.get(concernKey(concern));
     if (!known || concern.worse > known.worse) worst.set(concernKey(concern), concern);
@@ -82,7 +100,8 @@ function isNews(concern: Concern, sent: readonly Sent[]): boolean {
   const key = concernKey(concern);
   const { step } = NOTICE_DATA[concern.kind];
   const told = sent.filter((each) => each.key === key);
-  return told.length === 0 || (step !== null && concern.worse >= Math.max(...told.map(({ worse }) => worse)) + step);
+  if (told.length === 0) return true;
+  return step !== null && concern.worse >= Math.max(...told.map(({ worse }) => worse)) + step;
 }
 
 /**
@@ -91,12 +110,12 @@ function isNews(concern: Concern, sent: readonly Sent[]): boolean {
  * @param concerns what there is to tell them, as it stands
  * @param sent what was told them
  */
-export function decide(
-  concerns: readonly Concern[],
+export function decide<C extends Concern>(
+  concerns: readonly C[],
   preferences: NoticePreferences,
   sent: readonly Sent[],
   nowMs: number,
-): Decision {
+): Decision<C> {
   const { timeZone, digest, off, muted, putOff } = preferences;
   const today = localDay(nowMs, timeZone);
   const sentToday = sent.filter(({ atMs }) => localDay(atMs, timeZone) === today);
@@ -143,6 +162,7 @@ export function sentBy({ alert, digest }: Pick<Decision, 'alert' | 'digest'>, at
     worse: concern.worse,
     atMs,
     digest: inDigest,
+    soAtMs: atMs,
   });
   return [...alert.map(told(false)), ...digest.map(told(true))];
 }

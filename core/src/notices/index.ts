@@ -1,2 +1,4 @@
-export * from './budget';
 export * from './kinds';
+export * from './concerns';
+export * from './listeners';
+export * from './budget';
