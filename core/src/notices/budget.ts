@@ -12,8 +12,6 @@ export interface NoticePreferences {
   /** Kinds and instruments that are switched off. */
   off: readonly NoticeKind[];
   muted: readonly string[];
-  /** What was put off, by its key, and until when, ms. */
-  putOff: Readonly<Record<string, number>>;
 }
 
 /** As long as nobody says otherwise: quiet from nine to eight, the digest on Saturday mornings. From memory. */
@@ -22,7 +20,6 @@ export const USUAL_TIMES: Readonly<Omit<NoticePreferences, 'timeZone'>> = {
   digest: { atMin: 9 * 60, weekdays: [5] },
   off: [],
   muted: [],
-  putOff: {},
 };
 
 /** Something that was told. */
@@ -34,6 +31,10 @@ export interface Sent {
   digest: boolean;
   /** When it was still so, as far as was looked, ms. */
   soAtMs: number;
+  /** Put off until then, ms: told again, however it is by then. Null: it was not. */
+  againMs: number | null;
+  /** It was said to be done: not told again until it is over, and comes again. */
+  done: boolean;
 }
 
 /**
@@ -95,13 +96,16 @@ function worstOfEach<C extends Concern>(concerns: readonly C[]): C[] {
   return [...worst.values()];
 }
 
-/** Whether something is to be told at all: it was not yet, or is worse by its kind's step than when it was told last. */
-function isNews(concern: Concern, sent: readonly Sent[]): boolean {
+/** When something may be told: at once, ms; not at all: null. It was not told yet, was put off, or is worse by its kind's step than it was told. */
+function newsAt(concern: Concern, sent: readonly Sent[]): number | null {
   const key = concernKey(concern);
   const { step } = NOTICE_DATA[concern.kind];
-  const told = sent.filter((each) => each.key === key);
-  if (told.length === 0) return true;
-  return step !== null && concern.worse >= Math.max(...told.map(({ worse }) => worse)) + step;
+  const told = sent.filter((each) => each.key === key).sort((a, b) => a.atMs - b.atMs);
+  const last = told.at(-1);
+  if (!last) return -Infinity;
+  if (last.done) return null;
+  if (last.againMs !== null) return last.againMs;
+  return step !== null && concern.worse >= Math.max(...told.map(({ worse }) => worse)) + step ? -Infinity : null;
 }
 
 /**
@@ -116,18 +120,16 @@ export function decide<C extends Concern>(
   sent: readonly Sent[],
   nowMs: number,
 ): Decision<C> {
-  const { timeZone, digest, off, muted, putOff } = preferences;
+  const { timeZone, digest, off, muted } = preferences;
   const today = localDay(nowMs, timeZone);
   const sentToday = sent.filter(({ atMs }) => localDay(atMs, timeZone) === today);
-  const news = worstOfEach(concerns).filter(
-    (concern) =>
-      concern.untilMs > nowMs &&
-      !off.includes(concern.kind) &&
-      !muted.includes(concern.instrumentId) &&
-      isNews(concern, sent),
-  );
-  const waiting = news.filter((concern) => (putOff[concernKey(concern)] ?? -Infinity) > nowMs);
-  const open = news.filter((concern) => !waiting.includes(concern));
+  const news = worstOfEach(concerns).flatMap((concern) => {
+    if (concern.untilMs <= nowMs || off.includes(concern.kind) || muted.includes(concern.instrumentId)) return [];
+    const at = newsAt(concern, sent);
+    return at === null ? [] : [{ concern, at }];
+  });
+  const waiting = news.filter(({ at }) => at > nowMs);
+  const open = news.flatMap(({ concern, at }) => (at > nowMs ? [] : [concern]));
   const alerts = open.filter(({ kind }) => NOTICE_DATA[kind].alert);
   // A message is what was sent at one moment.
   const messages = new Set(sentToday.filter((each) => !each.digest).map(({ atMs }) => atMs)).size;
@@ -144,7 +146,7 @@ export function decide<C extends Concern>(
   const inDigest = due ? open.filter((concern) => !alert.includes(concern)) : [];
   const left = open.filter((concern) => !alert.includes(concern) && !inDigest.includes(concern));
   const next = [
-    ...waiting.map((concern) => putOff[concernKey(concern)]!),
+    ...waiting.map(({ at }) => at),
     ...(left.length > 0 && digest
       ? [nextAt(digest.atMin, nowMs, timeZone, (day) => digest.weekdays.includes(day))]
       : []),
@@ -163,6 +165,8 @@ export function sentBy({ alert, digest }: Pick<Decision, 'alert' | 'digest'>, at
     atMs,
     digest: inDigest,
     soAtMs: atMs,
+    againMs: null,
+    done: false,
   });
   return [...alert.map(told(false)), ...digest.map(told(true))];
 }

@@ -6,7 +6,7 @@ import type { Person } from '../people';
 import { scribe } from '../testing/events';
 import { dateOfDay, DAY_MS, HOUR_MS, localDay } from '../time';
 import type { Occasion } from '../year';
-import { concernsFor, concernsOf, decide, sentBy, stillTold, USUAL_TIMES, type KnownConcern } from '.';
+import { concernsFor, concernsOf, decide, nextConcernMs, sentBy, stillTold, USUAL_TIMES, type KnownConcern } from '.';
 
 const NOW = Date.parse('2026-12-02T08:30:00Z');
 const ZONE = 'Europe/Lisbon';
@@ -252,4 +252,14 @@ describe('what was told', () => {
       expect(decide(again, { ...USUAL_TIMES, timeZone: ZONE }, sent, NOW + day * DAY_MS).alert).toEqual([]);
     }
   });
+});
+
+test('a bow just put down is looked at again once it may have been left', () => {
+  const put = NOW - HOUR_MS;
+  const heron: OwnInstrument = { ...usualFacts('violin'), id: HERON, addedAt: new Date(ago(300)).toISOString() };
+  const events = session(put - HOUR_MS, 1);
+  const question = { timeZone: ZONE, schools: {}, occasions: [], bows: [], places: new Map(), nowMs: NOW };
+  const assessments = [assessInstrument(heron, { ...question, instruments: [heron], eventsOf: () => events })];
+  expect(nextConcernMs({ assessments, nowMs: NOW })).toBe(put + 3 * HOUR_MS);
+  expect(nextConcernMs({ assessments: [], nowMs: NOW })).toBeNull();
 });

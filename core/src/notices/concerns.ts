@@ -161,5 +161,19 @@ export function concernsOf(question: ConcernQuestion): KnownConcern[] {
   return [...own, ...ofYear(question), ...ofLoans(question)];
 }
 
+/**
+ * When time alone may bring something to tell, ms: a bow that was just put down tight, a humidifier that runs dry, wood that is on its
+ * way to the edge; null: nothing is known to come. What comes due in the year is looked for once a day.
+ */
+export function nextConcernMs({ assessments, nowMs }: Pick<ConcernQuestion, 'assessments' | 'nowMs'>): number | null {
+  const moments = assessments.flatMap(({ log, bows, air }) => [
+    ...bows.flatMap(({ tension }) => (tension?.tightSince ? [tension.tightSince + LEFT_H * HOUR_MS] : [])),
+    ...[humidifierPace(log.weighings)?.dryAt ?? null].flatMap((at) => (at === null ? [] : [at - DRY_AHEAD_MS])),
+    ...[air?.verdict.limitAt ?? null].flatMap((at) => (at === null ? [] : [at - EDGE_AHEAD_MS])),
+  ]);
+  const coming = moments.filter((at) => at > nowMs);
+  return coming.length === 0 ? null : Math.min(...coming);
+}
+
 /** Whether a concern is one that cannot wait. */
 export const isUrgent = ({ kind }: Pick<Concern, 'kind'>): boolean => NOTICE_DATA[kind].alert;

@@ -1,6 +1,15 @@
 import fc from 'fast-check';
 import { DAY_MS, HOUR_MS, localDay, MINUTE_MS, offsetMs } from '../time';
-import { ALERTS_A_DAY, decide, isQuiet, sentBy, USUAL_TIMES, type NoticePreferences, type Sent } from './budget';
+import {
+  ALERTS_A_DAY,
+  decide,
+  isQuiet,
+  sentBy,
+  stillTold,
+  USUAL_TIMES,
+  type NoticePreferences,
+  type Sent,
+} from './budget';
 import { concernKey, NOTICE_DATA, NOTICE_KINDS, type Concern } from './kinds';
 
 const ZONE = 'Europe/Lisbon';
@@ -96,14 +105,30 @@ describe('everything else', () => {
   });
 });
 
-test('switched off, muted and put off', () => {
+test('switched off and muted', () => {
   const air = concern('air');
   expect(decide([air], { ...usual, off: ['air'] }, [], NOON).alert).toEqual([]);
   expect(decide([air], { ...usual, muted: ['heron'] }, [], NOON).alert).toEqual([]);
+});
+
+test('put off, it is told again then, as it is by then; done, it is not until it is over', () => {
+  const air = concern('air', { worse: 3, untilMs: NOON + 60 * DAY_MS });
   const until = NOON + DAY_MS;
-  const putOff = { ...usual, putOff: { [concernKey(air)]: until } };
-  expect(decide([air], putOff, [], NOON)).toEqual({ alert: [], digest: [], nextMs: until });
-  expect(decide([air], putOff, [], until).alert).toEqual([air]);
+  const [sent] = sentBy(decide([air], usual, [], NOON), NOON);
+  const putOff = [{ ...sent!, againMs: until }];
+  expect(decide([{ ...air, worse: 20 }], usual, putOff, NOON + HOUR_MS)).toEqual({
+    alert: [],
+    digest: [],
+    nextMs: until,
+  });
+  const again = decide([air], usual, putOff, until);
+  expect(again.alert).toEqual([air]);
+  // Once: what it was told the second time counts from then on.
+  expect(decide([air], usual, [...putOff, ...sentBy(again, until)], until + DAY_MS).alert).toEqual([]);
+  const done = [{ ...sent!, done: true }];
+  expect(decide([{ ...air, worse: 20 }], usual, done, until).alert).toEqual([]);
+  const over = NOON + 8 * DAY_MS;
+  expect(decide([air], usual, stillTold(done, [], over), over).alert).toEqual([air]);
 });
 
 test('quiet hours over midnight, by day, and none', () => {
@@ -137,7 +162,6 @@ describe('whatever there is to tell', () => {
     ),
     off: fc.uniqueArray(fc.constantFrom(...NOTICE_KINDS), { maxLength: 2 }),
     muted: fc.constantFrom<readonly string[]>([], ['heron']),
-    putOff: fc.constant({}),
   });
   const START = Date.parse('2026-03-20T00:00:00Z');
   const happening = fc.record({
