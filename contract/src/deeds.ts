@@ -82,6 +82,12 @@ export const DEED_OF: Readonly<Record<HouseholdOperationId, Deed>> = {
   readInvitations: 'people',
   invite: 'people',
   revokeInvitation: 'people',
+  readReminders: 'see',
+  changeReminders: 'see',
+  addPushDevice: 'see',
+  tryPushDevice: 'see',
+  removePushDevice: 'see',
+  answerNotice: 'see',
 };
 
 /** Who sees a card of a kind: everybody here, those of its instruments, or keepers alone: prices, contacts, what insurers ask for. */

@@ -12,6 +12,8 @@ export * from './handovers';
 export * from './household';
 export * from './intake';
 export * from './instrument';
+export * from './notices';
+export * from './notice-words';
 export * from './passports';
 export * from './people';
 export * from './person';

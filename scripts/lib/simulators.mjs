@@ -1,8 +1,9 @@
 import { exit, runTypeScript } from './project.mjs';
 
 /**
- * Starts the stand-ins that ship: a weather service, hygrometers that send like real ones, and a mailbox that takes every letter.
- * @returns environment for the server, `tell` with the server's address once it is known, `mail` where letters are read, and `stop`
+ * Starts the stand-ins that ship: a weather service, hygrometers that send like real ones, a mailbox that takes every letter,
+ * and a push service that shows what a phone would.
+ * @returns environment for the server, `tell` with the server's address once it is known, `mail` and `push` where letters and notifications are read, and `stop`
  */
 export async function startSimulators(env = {}, user = null) {
   const child = runTypeScript('simulators/src/main.ts', env, {
@@ -16,8 +17,14 @@ export async function startSimulators(env = {}, user = null) {
   });
   const url = `http://127.0.0.1:${listening}`;
   return {
-    env: { WEATHER_URL: url, HYGROMETER_URL: url, SMTP_URL: process.env.SMTP_URL ?? `smtp://127.0.0.1:${smtp}` },
+    env: {
+      WEATHER_URL: url,
+      HYGROMETER_URL: url,
+      PUSH_STAND_IN: url,
+      SMTP_URL: process.env.SMTP_URL ?? `smtp://127.0.0.1:${smtp}`,
+    },
     mail: process.env.SMTP_URL ? null : `${url}/mail`,
+    push: `${url}/push`,
     tell: (server) => child.connected && child.send({ server }),
     async stop() {
       if (child.exitCode === null && child.signalCode === null) child.kill('SIGTERM');

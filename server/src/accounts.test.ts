@@ -195,8 +195,9 @@ describe('a forgotten password', () => {
   });
 
   test('without a way out for mail says so to everybody', async () => {
-    const { accounts } = server.office;
-    const silent = openServer({ PUBLIC_URL: ORIGIN }, { accounts: { ...accounts, mail: false } });
+    const { accounts, reminders } = server.office;
+    const office = { accounts: { ...accounts, mail: false }, reminders };
+    const silent = openServer({ PUBLIC_URL: ORIGIN }, { office });
     expect(
       (await visitor(silent).post('/forgotten-password', { email: 'x@example.org' }).expect(503)).body.detail,
     ).toMatch(/SMTP_URL/);

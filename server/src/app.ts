@@ -15,28 +15,21 @@ import type { Loop } from './operating/loop';
 import type { Watch } from './operating/watch';
 import { ownPagesOnly, securityHeaders } from './http/security';
 import { signInSessions } from './http/sessions';
-import { Outside } from './sensors/simulators';
+import type { Outside } from './sensors/simulators';
+import type { Office } from './jobs/office';
 import type { DemoLibraries } from './jobs/demo-libraries';
 import type { Storage } from './photos/storage';
 import { handlersFor } from './routes/handlers';
-import type { AccountGround } from './store/account/ground';
 import { workshopPages } from './workshop/router';
 
 export interface AppParts {
   config: Pick<Config, 'SESSION_SECRET' | 'STATIC_DIR' | 'TRUSTED_PROXIES' | 'SIGN_IN_LIMIT' | 'OPENING_LIMIT'> &
-    Pick<
-      Config,
-      | 'SENSOR_LIMIT'
-      | 'HOUSEHOLD_LIMIT'
-      | 'STORAGE_DIR'
-      | 'PHOTOS_DIR'
-      | 'STATIC_BEFORE_DIR'
-      | 'WEATHER_URL'
-      | 'HYGROMETER_URL'
-    >;
+    Pick<Config, 'SENSOR_LIMIT' | 'HOUSEHOLD_LIMIT' | 'STORAGE_DIR' | 'PHOTOS_DIR' | 'STATIC_BEFORE_DIR'>;
   database: Database;
   demos: DemoLibraries;
-  accounts: AccountGround;
+  office: Pick<Office, 'accounts' | 'reminders'>;
+  /** The weather service, and simulated hygrometers. */
+  outside: Outside;
   /** Where photographs are kept; null where they are not. */
   storage: Storage | null;
   log: Logger;
@@ -50,6 +43,7 @@ export interface AppParts {
 const JSON_TYPES = ['application/json', 'application/senml+json'];
 /** A private address is nobody's business, not even the log's. */
 const FEED = /\/feed\/.*/;
+const UNSUBSCRIBE = /\/unsubscribe\/.*/;
 const WORKSHOP = /\/workshop\/[^/]+/;
 const UUID = /[0-9a-f]{8}-[0-9a-f-]{27}/gi;
 
@@ -58,7 +52,8 @@ export function createApp({
   config,
   database,
   demos,
-  accounts,
+  office: { accounts, reminders },
+  outside,
   storage,
   log,
   loop,
@@ -80,6 +75,7 @@ export function createApp({
             .split('?')[0]!
             .replaceAll(UUID, ':id')
             .replace(FEED, '/feed/:key')
+            .replace(UNSUBSCRIBE, '/unsubscribe/:key')
             .replace(WORKSHOP, '/workshop/:key'),
         }),
         res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
@@ -100,13 +96,18 @@ export function createApp({
   );
   let description: object | null = null;
   app.get(`${API_ROOT}/openapi.json`, (_request, response) => response.json((description ??= apiDescription())));
+  // The address of a letter's one-click end, opened by somebody instead of asked by a mail program.
+  app.get(`${API_ROOT}/reminders/unsubscribe/:key`, (request, response) =>
+    response.redirect(303, `/told#${encodeURIComponent(request.params.key)}`),
+  );
   app.use(
     operationsRouter({
       handlers: handlersFor({
         database,
         demos,
         accounts,
-        outside: new Outside(database, config.WEATHER_URL, config.HYGROMETER_URL),
+        reminders,
+        outside,
         secret: config.SESSION_SECRET,
         storage,
         loop,

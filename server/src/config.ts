@@ -50,6 +50,11 @@ const configSchema = z.object({
   SMTP_URL: z.url({ protocol: /^smtps?$/ }).optional(),
   /** Whom mail is from. */
   MAIL_FROM: z.string().max(200).default('Tembrin <tembrin@localhost>'),
+  /** Address of the stand-in for push services; left out where there is none: only real ones are sent to then. */
+  PUSH_STAND_IN: z.url({ protocol: /^http$/ }).optional(),
+  /** Seconds after which something new is looked at for what there is to tell, and between two looks at one household. */
+  LOOK_DELAY_S: z.coerce.number().min(0).default(120),
+  LOOK_SPACING_S: z.coerce.number().min(0).default(900),
   LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error', 'silent']).default('info'),
 });
 export type Config = z.infer<typeof configSchema>;

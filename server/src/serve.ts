@@ -15,6 +15,7 @@ import { storageOf } from './photos/object-store';
 import type { Storage } from './photos/storage';
 import { sweepPhotos } from './photos/sweep';
 import { officeOf, type Office } from './jobs/office';
+import { Outside } from './sensors/simulators';
 import { sweepInvitations } from './store/people';
 import { sweepAccounts } from './store/account/leaving';
 import { Watch } from './operating/watch';
@@ -40,10 +41,12 @@ export function serve(config: Config, log: Logger, listening: (port: number) => 
     config.STORAGE_DIR === undefined || ((await roomIn(config.STORAGE_DIR)) ?? Infinity) > ROOM_FOR_DEMOS;
   const demos = new DemoLibraries(database, undefined, hasRoom);
   const storage = storageOf(config);
-  const office = officeOf(config, database, telling);
+  const outside = new Outside(database, config.WEATHER_URL, config.HYGROMETER_URL);
+  const office = officeOf(config, database, telling, outside);
   office.queue.start();
+  office.rounds.start();
   const stopKeeping = keepHouse(database, demos, storage, office, telling);
-  const app = createApp({ config, database, demos, accounts: office.accounts, storage, log, loop, watch });
+  const app = createApp({ config, database, demos, office, outside, storage, log, loop, watch });
   const server = app.listen(config.PORT, config.HOST, (error) => {
     if (error) {
       log.error({ code: (error as NodeJS.ErrnoException).code }, 'cannot listen');

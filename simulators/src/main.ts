@@ -2,11 +2,12 @@ import { createServer, type IncomingMessage } from 'node:http';
 import { z } from 'zod';
 import { HYGROMETER_FAULTS, hygrometer } from './hygrometer';
 import { mailbox } from './mailbox';
+import { pushService } from './push-service';
 import { weatherAround } from './weather';
 
 /**
  * Runs the stand-ins on local ports: `GET /weather`, `POST /hygrometers` to let one send for a while, `/mail` for letters that came by
- * SMTP to a port of its own.
+ * SMTP to a port of its own, `/push` for what a phone would have shown.
  */
 const TIME_ZONE = process.env.TZ ?? Intl.DateTimeFormat().resolvedOptions().timeZone;
 /** Address of the server that hygrometers send to; told by the launcher once it is known. */
@@ -59,6 +60,7 @@ async function textOf(request: IncomingMessage): Promise<string> {
 }
 
 const letters = mailbox();
+const pushes = pushService();
 
 /** A page elsewhere whose name leads here sees nothing: only this machine's own names are answered. */
 const isHere = ({ headers }: IncomingMessage) => /^(?:127\.0\.0\.1|localhost)(?::\d+)?$/.test(headers.host ?? '');
@@ -69,7 +71,7 @@ const service = createServer((request, response) => {
     response.end(JSON.stringify(body));
   };
   if (!isHere(request)) return answer(404, {});
-  if (letters.page(request, response)) return;
+  if (letters.page(request, response) || pushes.page(request, response)) return;
   if (request.method === 'GET' && request.url === '/weather') return answer(200, weatherAround(Date.now(), TIME_ZONE));
   if (request.method === 'POST' && request.url === '/hygrometers') {
     return void textOf(request).then((text) => {

@@ -6,6 +6,7 @@ import { briefOperations } from './briefs';
 import { contactOperations } from './contacts';
 import { handoverOperations } from './handovers';
 import { householdOperations } from './household';
+import { noticeOperations } from './notices';
 import { peopleOperations } from './people';
 import { photoOperations } from './photos';
 import { shareOperations } from './shares';
@@ -26,6 +27,7 @@ export const operations = {
   ...shareOperations,
   ...contactOperations,
   ...handoverOperations,
+  ...noticeOperations,
 };
 
 export type Operations = typeof operations;

@@ -13,8 +13,9 @@ import * as photos from './migrations/007-photos';
 import * as visits from './migrations/008-visits';
 import * as accounts from './migrations/009-accounts';
 import * as people from './migrations/010-people';
+import * as notices from './migrations/011-notices';
 
-const MIGRATIONS = [householdLog, setUp, air, year, askedOften, manyServers, photos, visits, accounts, people];
+const MIGRATIONS = [householdLog, setUp, air, year, askedOften, manyServers, photos, visits, accounts, people, notices];
 
 /** What the server's own database user may do with each table. The log can be added to, never changed. */
 const GRANTS: Readonly<Record<string, string>> = {
@@ -45,6 +46,10 @@ const GRANTS: Readonly<Record<string, string>> = {
   persons: 'SELECT, INSERT, UPDATE, DELETE',
   invitations: 'SELECT, INSERT, UPDATE, DELETE',
   jobs: 'SELECT, INSERT, UPDATE, DELETE',
+  notice_settings: 'SELECT, INSERT, UPDATE, DELETE',
+  notices: 'SELECT, INSERT, UPDATE, DELETE',
+  push_devices: 'SELECT, INSERT, UPDATE, DELETE',
+  notice_rounds: 'SELECT, INSERT, UPDATE, DELETE',
 };
 
 /**

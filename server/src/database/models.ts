@@ -8,6 +8,7 @@ import {
   type Sequelize,
 } from 'sequelize';
 import { accountModels, type AccountModels } from './account-models';
+import { noticeModels, type NoticeModels } from './notice-models';
 import { peopleModels, type PeopleModels } from './people-models';
 import { visitModels, type VisitModels } from './visit-models';
 
@@ -157,7 +158,7 @@ export interface PhotoRow extends Model<InferAttributes<PhotoRow>, InferCreation
   keptAt: Date;
 }
 
-export interface Models extends VisitModels, AccountModels, PeopleModels {
+export interface Models extends VisitModels, AccountModels, PeopleModels, NoticeModels {
   Household: ModelStatic<HouseholdRow>;
   Instrument: ModelStatic<InstrumentRow>;
   Event: ModelStatic<EventRow>;
@@ -182,6 +183,7 @@ export function defineModels(sequelize: Sequelize): Models {
     ...visitModels(sequelize),
     ...accountModels(sequelize),
     ...peopleModels(sequelize),
+    ...noticeModels(sequelize),
     Household: sequelize.define<HouseholdRow>(
       'Household',
       {

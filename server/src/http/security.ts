@@ -35,6 +35,7 @@ function isOwn(origin: string, { headers, secure }: Request): boolean {
   return host === headers.host && (protocol === 'https:' || (protocol === 'http:' && !secure));
 }
 
+const UNSUBSCRIBE_PATH = /^\/reminders\/unsubscribe\/[^/]+$/;
 const SENSOR_PATH = /^\/sensors\/[^/]+\/senml$/;
 
 /**
@@ -46,8 +47,8 @@ export const ownPagesOnly =
   (request, response, next) => {
     const { method, headers } = request;
     if (method === 'GET' || method === 'HEAD') return next();
-    // A hygrometer is no browser: it has a key of its own instead of a cookie.
-    if (SENSOR_PATH.test(request.path)) return next();
+    // A hygrometer, or a mail program that ends letters, is no browser: it has a key of its own instead of a cookie.
+    if (SENSOR_PATH.test(request.path) || UNSUBSCRIBE_PATH.test(request.path)) return next();
     const { origin } = headers;
     if (headers[REQUEST_HEADER] !== undefined && (origin === undefined || isOwn(origin, request))) return next();
     watch.happened('foreign request refused');

@@ -4,12 +4,15 @@ import { sendReset } from '../store/account/forgotten';
 import type { AccountGround } from '../store/account/ground';
 import { invitationPath } from '../store/people';
 import { addressOf, type LinkKind } from '../store/account/links';
+import { sendNoticeLetter, sendNoticePush, tryPush } from './notices';
+import type { Push } from '../push/push';
 import type { AccountLetterJob, Jobs } from '../queue/jobs';
 import { Hopeless, type Work } from '../queue/queue';
 
 /** What the jobs are done with. */
 export interface WorkGround extends AccountGround {
   post: Post | null;
+  push: Push;
 }
 
 async function sendAccountLetter(ground: WorkGround, job: AccountLetterJob, id: string): Promise<void> {
@@ -45,5 +48,8 @@ export function workOf(ground: () => WorkGround): Work<Jobs> {
   return {
     'account-letter': (job, { id }) => sendAccountLetter(ground(), job, id),
     forgotten: ({ email }) => sendReset(ground(), email),
+    'notice-letter': (job, { id }) => sendNoticeLetter(ground(), job, id),
+    'notice-push': (job, { id }) => sendNoticePush(ground(), job, id),
+    'push-try': (job, { id }) => tryPush(ground(), job, id),
   };
 }

@@ -1,5 +1,5 @@
-/** A line of a letter, or something to follow. */
-export type Part = string | { title: string; href: string };
+/** A paragraph of a letter, a heading, or something to follow. */
+export type Part = string | { heading: string } | { title: string; href: string };
 
 /** A letter as it is thought of: what it is about, and paragraphs. */
 export interface Letter {
@@ -19,11 +19,17 @@ const escaped = (text: string) => text.replaceAll(/[&<>"']/g, (sign) => SPECIAL[
 const P = 'margin:0 0 16px';
 const LINK = 'color:#A4501E;font-weight:600';
 
-const asText = (part: Part) => (typeof part === 'string' ? part : `${part.title}:\n${part.href}`);
-const asHtml = (part: Part) =>
-  typeof part === 'string'
-    ? `<p style="${P}">${escaped(part).replaceAll('\n', '<br>')}</p>`
-    : `<p style="${P}"><a style="${LINK}" href="${escaped(part.href)}">${escaped(part.title)}</a></p>`;
+const HEADING = 'font:500 19px/1.3 serif;margin:24px 0 8px;padding-top:16px;border-top:1px solid #D9CDB8';
+
+function asText(part: Part): string {
+  if (typeof part === 'string') return part;
+  return 'heading' in part ? `* ${part.heading}` : `${part.title}:\n${part.href}`;
+}
+function asHtml(part: Part): string {
+  if (typeof part === 'string') return `<p style="${P}">${escaped(part).replaceAll('\n', '<br>')}</p>`;
+  if ('heading' in part) return `<h2 style="${HEADING}">${escaped(part.heading)}</h2>`;
+  return `<p style="${P}"><a style="${LINK}" href="${escaped(part.href)}">${escaped(part.title)}</a></p>`;
+}
 
 /**
  * A letter in its two forms: text, and plain HTML that says the same without pictures, scripts or anything fetched.

@@ -36,6 +36,8 @@ import type { Watch } from '../operating/watch';
 import type { Request } from 'express';
 import { accountHandlers, authHandlers } from './account-handlers';
 import { peopleHandlers } from './people-handlers';
+import { reminderHandlers } from './reminder-handlers';
+import type { RemindersGround } from '../store/notices/reminders';
 
 /** A file as it comes with a request. */
 function upload(request: Request, { delimiter, skip }: Pick<Upload, 'delimiter' | 'skip'>, mostBytes: number): Upload {
@@ -47,6 +49,7 @@ function upload(request: Request, { delimiter, skip }: Pick<Upload, 'delimiter' 
 interface Ground {
   database: Database;
   accounts: AccountGround;
+  reminders: RemindersGround;
   demos: DemoLibraries;
   outside: Outside;
   secret: string;
@@ -66,6 +69,7 @@ export function handlersFor(parts: Omit<Ground, 'imports'>): Handlers {
     ...authHandlers(ground),
     ...accountHandlers(ground.accounts),
     ...peopleHandlers(ground.accounts),
+    ...reminderHandlers(ground.reminders),
     ...householdHandlers(ground),
     ...placeHandlers(ground),
     ...sensorHandlers(ground),

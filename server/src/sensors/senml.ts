@@ -1,3 +1,4 @@
+import { askToLook } from '../store/rounds';
 import { readingsOf } from '@tembrin/core';
 import { readingFaultSentence, type BodyOf, type Intake, type ResponseOf } from '@tembrin/contract';
 import type { Database } from '../database/connect';
@@ -42,6 +43,7 @@ export async function takeSenml(
   return inTransaction(database, async (transaction) => {
     // A pack may tell of the battery alone.
     const intake = readings.length > 0 ? await takeIn(sequelize, row.no!, readings, transaction) : NOTHING;
+    if (intake.stored > 0) await askToLook(sequelize, row.householdId, transaction);
     if (battery !== null && battery !== row.battery) await row.update({ battery }, { transaction });
     const left = faults
       .sort((a, b) => a.index - b.index)

@@ -1,36 +1,44 @@
 import { assessHousehold, byInstrument, placesAir, type YearPlan } from '@tembrin/core';
-import { bowsAmong, subjectNames, type Card, type CardKind } from '@tembrin/contract';
+import { bowsAmong, subjectNames, type Card, type CardKind, type Weather } from '@tembrin/contract';
 import type { Database } from '../database/connect';
 import { AirScope } from './air/air-scope';
 import { CardScope } from './cards';
 import type { HouseholdScope } from './scope';
 
-/** What a household has to do in the coming year, as on its own devices. */
-export async function assessedYear(
-  database: Database,
-  scope: HouseholdScope,
-  nowMs: number,
-): Promise<{ plan: YearPlan; names: ReadonlyMap<string, string>; timeZone: string; name: string }> {
+/** A household as it is judged on its own devices: every instrument, and its year. @param weather null: the air goes on as it is */
+export async function assessed(database: Database, scope: HouseholdScope, nowMs: number, weather: Weather | null) {
   const [household, events, air, cards] = await Promise.all([
     scope.household(),
     scope.log(),
-    new AirScope(database, scope).air(0, null),
+    new AirScope(database, scope).air(0, weather),
     new CardScope(database, scope).cards(),
   ]);
   const { timeZone, schools, instruments, name } = household;
   const logs = byInstrument(events);
-  const { year } = assessHousehold({
+  const appointments = factsOf(cards, 'appointment');
+  const occasions = factsOf(cards, 'occasion');
+  const judged = assessHousehold({
     timeZone,
     schools,
     instruments,
     eventsOf: (id) => logs.get(id) ?? [],
     places: placesAir(air, [], timeZone, nowMs),
-    appointments: factsOf(cards, 'appointment'),
-    occasions: factsOf(cards, 'occasion'),
+    appointments,
+    occasions,
     bows: bowsAmong(cards),
     nowMs,
   });
-  return { plan: year, names: subjectNames(instruments, cards), timeZone, name };
+  return { ...judged, appointments, occasions, names: subjectNames(instruments, cards), timeZone, name };
+}
+
+/** What a household has to do in the coming year. */
+export async function assessedYear(
+  database: Database,
+  scope: HouseholdScope,
+  nowMs: number,
+): Promise<{ plan: YearPlan; names: ReadonlyMap<string, string>; timeZone: string; name: string }> {
+  const { year, names, timeZone, name } = await assessed(database, scope, nowMs, null);
+  return { plan: year, names, timeZone, name };
 }
 
 /** What stands on the cards of one kind. */

@@ -1,7 +1,8 @@
 import { createHmac, timingSafeEqual } from 'node:crypto';
 
 /** What a private address opens. */
-type Purpose = 'calendar' | 'workshop' | 'handover' | 'reset' | 'confirm-old' | 'confirm-new' | 'invitation';
+type Purpose =
+  'calendar' | 'workshop' | 'handover' | 'reset' | 'confirm-old' | 'confirm-new' | 'invitation' | 'notice' | 'letters';
 
 /**
  * The secret part of a private address: a random id and a signature of it (HMAC-SHA256, 256 bits), so that knowing what the database

@@ -24,8 +24,10 @@ import { householdOf, instrumentColumns, instrumentOf } from './rows';
 /** Ids that one query asks for. */
 const IDS_AT_ONCE = 1000;
 /** A demo copy is as old as its last change: the oldest goes first. */
-const TAKE_TURN = `UPDATE households
-  SET turn = turn + 1, openedAt = IF(demo AND openedAt IS NOT NULL, UTC_TIMESTAMP(3), openedAt) WHERE id = :id`;
+const TAKE_TURN = `UPDATE households LEFT JOIN notice_rounds AS rounds ON rounds.householdId = households.id
+  SET turn = turn + 1, openedAt = IF(demo AND openedAt IS NOT NULL, UTC_TIMESTAMP(3), openedAt),
+    rounds.askedAt = COALESCE(rounds.askedAt, UTC_TIMESTAMP(3))
+  WHERE households.id = :id`;
 
 /**
  * One household's view of the database: the only way to its rows. Every query made here carries the household's id,
@@ -55,7 +57,8 @@ export class HouseholdScope {
   }
 
   /**
-   * Runs work as one transaction in which this household's turn is counted up, so that its changes happen one after another: on
+   * Runs work as one transaction in which this household's turn is counted up, and asks for it to be looked at for what there is to
+   * tell its people, so that its changes happen one after another: on
    * one server by the lock on its row, on a cluster because of two such changes the later is refused, and tried again.
    * @param work may be carried out several times
    */

@@ -12,6 +12,8 @@ import { Telling } from '../operating/telling';
 import { Watch } from '../operating/watch';
 import { officeOf } from '../jobs/office';
 import { Letters } from './letters';
+import { Pushes } from './pushes';
+import { Outside } from '../sensors/simulators';
 import { DemoLibraries } from '../jobs/demo-libraries';
 
 export const PASSWORD = 'quiet harbour tern';
@@ -26,13 +28,15 @@ export function openServer(settings: Partial<Record<string, string>> = {}, parts
   const watch = new Watch(new Telling(log), new Metrics(database));
   const loop = { longestMs: () => 0 };
   const post = new Letters();
-  const office = officeOf(config, database, new Telling(log), post);
-  const { accounts } = office;
+  const outside = new Outside(database, config.WEATHER_URL, config.HYGROMETER_URL);
+  const push = new Pushes();
+  const office = officeOf(config, database, new Telling(log), outside, { post, push });
   const app = createApp({
     config,
     database,
     demos,
-    accounts,
+    office,
+    outside,
     storage,
     log,
     loop,
@@ -48,6 +52,7 @@ export function openServer(settings: Partial<Record<string, string>> = {}, parts
     storage,
     office,
     post,
+    push,
     async close() {
       await database.close();
     },
