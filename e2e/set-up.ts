@@ -18,6 +18,10 @@ export default async function setUp(): Promise<() => Promise<void>> {
     PHOTOS_DIR: join(folder, 'photos'),
     PUBLIC_URL: `http://localhost:${port}`,
     TEMBRIN_MAIL: simulators.mail!,
+    TEMBRIN_PUSH: simulators.push,
+    // What is new is looked at at once.
+    LOOK_DELAY_S: '1',
+    LOOK_SPACING_S: '0',
   });
   const server = await startServer(port);
   process.env.TEMBRIN_URL = server.url;

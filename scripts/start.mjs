@@ -133,7 +133,7 @@ async function main() {
       simulators.tell(`http://127.0.0.1:${listening}`);
       watch(child, `http://127.0.0.1:${listening}`, SILENCE_MS);
       console.log(`\nTembrin is ready: ${url}`);
-      if (simulators.mail) console.log(`Letters it sends are read at ${simulators.mail}`);
+      for (const line of simulators.told) console.log(line);
       console.log('Press Ctrl-C to stop it.');
     });
     return { exited: exit(child) };

@@ -170,6 +170,7 @@ describe('operations', () => {
     const free = [
       'endSignIn',
       'removePasskey',
+      'removePushDevice',
       'renewCalendarAddress',
       'renewKey',
       'revokeInvitation',

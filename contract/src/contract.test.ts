@@ -31,18 +31,21 @@ test('whatever has a parameter, a body or an answer says what it looks like', ()
 test('only the door is open to everyone', () => {
   const open = all.filter(([, { access }]) => access === 'open').map(([id]) => id);
   expect(open.sort()).toEqual([
+    'answerNoticeAt',
     'askForPasskey',
     'confirmAddress',
     'createAccount',
     'forgotPassword',
     'health',
     'lookAtInvitation',
+    'lookAtNotice',
     'openDemo',
     'ready',
     'resetPassword',
     'signIn',
     'signInByPasskey',
     'signOut',
+    'unsubscribe',
   ]);
 });
 

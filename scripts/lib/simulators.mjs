@@ -3,7 +3,7 @@ import { exit, runTypeScript } from './project.mjs';
 /**
  * Starts the stand-ins that ship: a weather service, hygrometers that send like real ones, a mailbox that takes every letter,
  * and a push service that shows what a phone would.
- * @returns environment for the server, `tell` with the server's address once it is known, `mail` and `push` where letters and notifications are read, and `stop`
+ * @returns environment for the server, `tell` with the server's address once it is known, `mail` and `push` where letters and notifications are read, `told` that in lines, and `stop`
  */
 export async function startSimulators(env = {}, user = null) {
   const child = runTypeScript('simulators/src/main.ts', env, {
@@ -25,6 +25,10 @@ export async function startSimulators(env = {}, user = null) {
     },
     mail: process.env.SMTP_URL ? null : `${url}/mail`,
     push: `${url}/push`,
+    told: [
+      ...(process.env.SMTP_URL ? [] : [`Letters it sends are read at ${url}/mail`]),
+      `What phones would show is read at ${url}/push`,
+    ],
     tell: (server) => child.connected && child.send({ server }),
     async stop() {
       if (child.exitCode === null && child.signalCode === null) child.kill('SIGTERM');

@@ -26,6 +26,9 @@ export async function withThrowaway(work) {
     STATIC_DIR,
     PHOTOS_DIR: join(folder, 'photos'),
     LOG_LEVEL: 'error',
+    // What is new is looked at at once.
+    LOOK_DELAY_S: '1',
+    LOOK_SPACING_S: '0',
     TZ: 'Europe/Lisbon',
   };
   const server = runTypeScript('server/src/main.ts', env, { stdio: ['ignore', 'inherit', 'inherit', 'ipc'] });
@@ -36,6 +39,7 @@ export async function withThrowaway(work) {
       ...database.env,
       TEMBRIN_URL: `http://localhost:${port}`,
       TEMBRIN_MAIL: simulators.mail,
+      TEMBRIN_PUSH: simulators.push,
       SERVER_PID: String(server.pid),
       STATIC_DIR,
     });

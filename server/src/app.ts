@@ -47,6 +47,26 @@ const UNSUBSCRIBE = /\/unsubscribe\/.*/;
 const WORKSHOP = /\/workshop\/[^/]+/;
 const UUID = /[0-9a-f]{8}-[0-9a-f-]{27}/gi;
 
+/** What a log line says of a request: what was asked and how it went, without addresses, cookies, ids or keys. */
+const requestLog = (log: Logger) =>
+  pinoHttp({
+    logger: log,
+    serializers: {
+      req: ({ method, url }: { method: string; url: string }) => ({
+        method,
+        path: url
+          .split('?')[0]!
+          .replaceAll(UUID, ':id')
+          .replace(FEED, '/feed/:key')
+          .replace(UNSUBSCRIBE, '/unsubscribe/:key')
+          .replace(WORKSHOP, '/workshop/:key'),
+      }),
+      res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
+    },
+    // What fails is told of elsewhere, in bounds.
+    customLogLevel: () => 'debug',
+  });
+
 /** Puts the server together. */
 export function createApp({
   config,
@@ -64,26 +84,7 @@ export function createApp({
   const app = express();
   app.set('trust proxy', config.TRUSTED_PROXIES);
   app.disable('x-powered-by');
-  app.use(
-    pinoHttp({
-      logger: log,
-      // Neither addresses, cookies nor ids: a log line says what was asked and how it went.
-      serializers: {
-        req: ({ method, url }: { method: string; url: string }) => ({
-          method,
-          path: url
-            .split('?')[0]!
-            .replaceAll(UUID, ':id')
-            .replace(FEED, '/feed/:key')
-            .replace(UNSUBSCRIBE, '/unsubscribe/:key')
-            .replace(WORKSHOP, '/workshop/:key'),
-        }),
-        res: ({ statusCode }: { statusCode: number }) => ({ status: statusCode }),
-      },
-      // What fails is told of elsewhere, in bounds.
-      customLogLevel: () => 'debug',
-    }),
-  );
+  app.use(requestLog(log));
   app.use(securityHeaders());
   app.use(compression());
 

@@ -1,3 +1,4 @@
+import { subscription } from './testing/pushes';
 import { mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -154,6 +155,14 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object | 
       return { body: { visitId: theirs.instrument.id } };
     case 'keepPhoto':
       return { body: PHOTO.file };
+    case 'changeReminders': {
+      const times = { timeZone: 'UTC', quiet: { fromMin: 0, toMin: 0 }, digest: null };
+      return { body: { mail: false, ...times, off: [], muted: [theirs.instrument.id] } };
+    }
+    case 'addPushDevice':
+      return { body: { id: theirs.instrument.id, name: 'Phone', subscription: subscription() } };
+    case 'answerNotice':
+      return { body: { answer: 'done' } };
     case 'addPerson':
     case 'changePerson': {
       const person = { name: 'Mine now', role: 'keeper', plays: [], looksAfter: [] };
@@ -236,7 +245,7 @@ async function withShare({ browser, household: { id: householdId }, instrument: 
 
 /** Everything a household can see of itself. */
 async function viewOf({ browser }: Party) {
-  const [mine, log, air, cards, address, photos, shares, handovers, account] = await Promise.all([
+  const [mine, log, air, cards, address, photos, shares, handovers, account, reminders] = await Promise.all([
     browser.get('/household').expect(200),
     browser.get('/events').expect(200),
     browser.get('/air').expect(200),
@@ -246,6 +255,7 @@ async function viewOf({ browser }: Party) {
     browser.get('/shares').expect(200),
     browser.get('/handovers').expect(200),
     browser.get('/account').expect(200),
+    browser.get('/reminders').expect(200),
   ]);
   return {
     household: mine.body as unknown,
@@ -257,6 +267,7 @@ async function viewOf({ browser }: Party) {
     shares: shares.body as unknown,
     handovers: handovers.body as unknown,
     account: account.body as unknown,
+    reminders: reminders.body as unknown,
   };
 }
 
@@ -296,7 +307,7 @@ describe('of a household with one of everything', () => {
     expect(text).not.toContain(theirs.household.id);
     // The address one asks for oneself is one's own to see.
     if (id !== 'changeAddress') expect(text).not.toContain(theirs.email);
-    if (answer.status < 300 && !['addInstrument', 'addPlace', 'addPerson'].includes(id))
+    if (answer.status < 300 && !['addInstrument', 'addPlace', 'addPerson', 'addPushDevice'].includes(id))
       expect(text).not.toContain(theirs.instrument.id);
     // An import’s id is its own maker’s; what it names of another household is simply not there.
     if (operation.params) expect(answer.status).toBe(id === 'importDiary' ? 422 : 404);

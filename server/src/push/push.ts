@@ -95,7 +95,8 @@ type PushSettings = Pick<Config, 'SESSION_SECRET' | 'MAIL_FROM' | 'PUSH_STAND_IN
 /** The way out through push services; where a stand-in is set, to that as well. */
 export function pushOf({ SESSION_SECRET, MAIL_FROM, PUSH_STAND_IN }: PushSettings): Push {
   const keys = vapidKeys(SESSION_SECRET);
-  const contact = /<?([^\s<>]+@[^\s<>]+)>?$/.exec(MAIL_FROM)?.[1] ?? 'tembrin@localhost';
+  const [, inBrackets] = /<([^<>]{3,254})>/.exec(MAIL_FROM) ?? [];
+  const contact = inBrackets ?? MAIL_FROM.trim();
   const standIn = PUSH_STAND_IN === undefined ? null : new URL(PUSH_STAND_IN).origin;
   const isStandIn = (endpoint: string) => standIn !== null && new URL(endpoint).origin === standIn;
   const fault = (endpoint: string) => (isStandIn(endpoint) ? null : endpointFault(endpoint));

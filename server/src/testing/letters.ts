@@ -6,6 +6,8 @@ interface Sent extends Letter {
   to: string;
   id: string;
   text: string;
+  html: string;
+  headers: Readonly<Record<string, string>>;
 }
 
 /** A way out for mail that keeps what it is given. */
@@ -16,10 +18,10 @@ export class Letters implements Post {
   /** Whether nobody answers. */
   down = false;
 
-  send(to: string, letter: Letter, id: string): Promise<void> {
+  send(to: string, letter: Letter, id: string, headers: Readonly<Record<string, string>> = {}): Promise<void> {
     if (this.down) return Promise.reject(new Error('nobody answers'));
     if (this.dead.has(to)) return Promise.reject(new DeadAddress('no mail is taken there'));
-    this.sent.push({ ...letter, to, id, text: written(letter).text });
+    this.sent.push({ ...letter, to, id, ...written(letter), headers });
     return Promise.resolve();
   }
 

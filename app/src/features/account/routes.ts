@@ -11,4 +11,6 @@ export const Forgotten = lazily(load, (pages) => pages.Forgotten);
 export const Join = lazily(load, (pages) => pages.Join);
 export const People = lazily(load, (pages) => pages.People);
 export const PersonRoute = lazily(load, (pages) => pages.PersonRoute);
+export const AnswerByLink = lazily(load, (pages) => pages.AnswerByLink);
+export const RemindersScreen = lazily(load, (pages) => pages.RemindersScreen);
 export const Reset = lazily(load, (pages) => pages.Reset);

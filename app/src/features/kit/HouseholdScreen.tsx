@@ -35,6 +35,7 @@ export function HouseholdScreen() {
       <Settings model={model} />
       <View>
         <LinkRow href="/kit/people" title="People" text={copy.peopleText} />
+        <LinkRow href="/kit/reminders" title="Reminders" text={copy.remindersText} />
       </View>
       <Account model={model} />
       <Leaving model={model} />

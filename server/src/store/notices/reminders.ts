@@ -144,7 +144,8 @@ export class RemindersScope {
 
   async removeDevice(id: string): Promise<Reminders> {
     const { accountId } = this.me;
-    await this.models.PushDevice.destroy({ where: { accountId, id } });
+    if ((await this.models.PushDevice.destroy({ where: { accountId, id } })) === 0)
+      fail(404, 'no-such-device', 'This device is not told any more.');
     return this.read();
   }
 

@@ -8,6 +8,7 @@ export const copy = {
   lookOnThisDevice: 'Look on this device',
   theDemoLibraryHas: 'The demo library has no account.',
   peopleText: 'Who keeps, plays and helps here, with an account or without.',
+  remindersText: 'What you were told, when you are told, and how.',
   accountText: 'Password, passkeys, where it is signed in, what was done to it.',
   leaveTheDemoLibrary: 'Leave the demo library',
   notEverythingIsSent: 'Not everything is sent',

@@ -1,0 +1,1 @@
+export { AnswerByLink as default } from '@/features/account/routes';
