@@ -93,7 +93,7 @@ test('a kind is switched off where it is read, and letters are ended with one li
   await expectAccessible(page, 'reminders, with one told');
   await page.getByRole('button', { name: `Not again: ${TOO_DRY}` }).click();
   await expectAccessible(page, 'what nothing more is told of');
-  await page.getByRole('button', { name: 'Not of this: wood that is too dry or too damp' }).click();
+  await page.getByRole('button', { name: 'Nothing more of this kind' }).click();
   await expect(page.getByRole('checkbox', { name: 'Wood that is too dry or too damp' })).not.toBeChecked();
 
   await page.goto(end!);
@@ -116,12 +116,10 @@ async function pushed(page: Page, title: string): Promise<{ id: string; key: str
 
 test('a notification shows what is told, and is answered from where it is shown', async ({ page, context }) => {
   await signUp(page);
-  await addInstrument(page, 'Violin');
-  await page.goto('/kit');
-  await page.getByRole('link', { name: /^Violin/ }).click();
-  await page.getByRole('button', { name: 'Change the instrument' }).click();
+  await page.getByRole('button', { name: 'Violin', exact: true }).click();
   await page.getByLabel('Name').fill('Sandpiper');
-  await page.getByRole('button', { name: 'Save', exact: true }).click();
+  await page.getByRole('button', { name: 'Put it on the stand' }).click();
+  await expect(page.getByRole('button', { name: 'Start playing' })).toBeEnabled();
   await page.goto('/kit/reminders');
   await page.getByRole('button', { name: 'Tell this device' }).click();
   await page.getByRole('button', { name: /^Try / }).waitFor();

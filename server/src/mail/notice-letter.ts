@@ -34,14 +34,13 @@ export function noticeLetter(
   const subject = digest
     ? `${household}: ${lines.length === 1 ? 'one thing is' : `${lines.length} things are`} due`
     : `${first!.words.title}${more > 0 ? `, and ${more} more` : ''}`;
-  const told = lines
-    .slice(0, SPELT_OUT)
-    .flatMap(({ words, answer }): Part[] => [
-      { heading: words.title },
-      `${words.why}\n${words.todo}`,
-      { title: 'See it', href: to.page(words.path) },
-      { title: 'Later, or not again', href: answer },
-    ]);
+  const told = lines.slice(0, SPELT_OUT).flatMap(({ words, answer }): Part[] => [
+    // Of one thing alone the letter itself is the heading.
+    ...(lines.length > 1 || digest ? [{ heading: words.title }] : []),
+    `${words.why}\n${words.todo}`,
+    { title: 'See it', href: to.page(words.path) },
+    { title: 'Later, or not again', href: answer },
+  ]);
   const left = lines.length - SPELT_OUT;
   return {
     subject,

@@ -98,13 +98,7 @@ function What({ at, page }: { at: NoticeAt; page: Answering }) {
               )}
               <Button rank="outline" title={copy.tomorrow} onPress={() => page.later(LATER.tomorrow)} />
               <Button rank="outline" title={copy.week} onPress={() => page.later(LATER.week)} />
-              <Button
-                rank="plain"
-                title={copy.notThisKind(notice.kind)}
-                onPress={() => page.noMore('off-kind')}
-                start
-                flush
-              />
+              <Button rank="plain" title={copy.notThisKind} onPress={() => page.noMore('off-kind')} start flush />
               <Button
                 rank="plain"
                 title={copy.notThisInstrument(linkCopy.thisInstrument)}

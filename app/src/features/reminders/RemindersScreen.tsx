@@ -1,5 +1,5 @@
 import type { Reminders, ToldNotice } from '@tembrin/contract';
-import { router, type Href } from 'expo-router';
+import type { Href } from 'expo-router';
 import { useState } from 'react';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
@@ -10,7 +10,7 @@ import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
-import { Grid, Row, Stack } from '@/ui/layout';
+import { Row, Stack } from '@/ui/layout';
 import { useHousehold } from '@/state/household';
 import { copy, KIND_OPTIONS, STATES, WEEKDAYS } from '@/copy/screens/reminders/reminders';
 import { useConcernWords } from './use-concerns';
@@ -120,29 +120,27 @@ function OpenNotice({ told, page }: { told: ToldNotice; page: RemindersPage }) {
     page.noMore(told, what);
   };
   return (
-    <Stack gap={2} padY="small" rule="bottom">
-      <Text kind="strong">{title}</Text>
-      <Text kind="small">{why}</Text>
-      <Text kind="small">{todo}</Text>
-      <Text kind="small" tone="quiet">
-        {page.lately(at)}
-      </Text>
-      <Grid gap="small">
+    <Stack>
+      <LinkRow
+        href={path as Href}
+        label={`${title} ${why} ${todo} ${page.lately(at)}`}
+        title={title}
+        text={`${why} ${todo}`}
+      >
+        <Text kind="tiny" tone="quiet">
+          {page.lately(at)}
+        </Text>
+      </LinkRow>
+      <Row>
         {step !== null && (
           <Button rank="plain" title={copy.done} label={copy.doneLabel(title)} onPress={() => page.done(told)} flush />
         )}
         <Button
           rank="plain"
-          title={copy.seeIt}
-          label={copy.seeLabel(title)}
-          onPress={() => router.push(path as Href)}
-          flush
-        />
-        <Button
-          rank="plain"
           title={copy.tomorrow}
           label={copy.tomorrowLabel(title)}
           onPress={() => page.later(told, LATER.tomorrow)}
+          flush={step === null}
         />
         <Button
           rank="plain"
@@ -151,11 +149,14 @@ function OpenNotice({ told, page }: { told: ToldNotice; page: RemindersPage }) {
           onPress={() => page.later(told, LATER.week)}
         />
         <Button rank="plain" title={copy.noMore} label={copy.noMoreLabel(title)} onPress={() => setAsking(true)} />
-      </Grid>
+      </Row>
       {asking && (
         <Sheet title={copy.noMoreAsk} onClose={() => setAsking(false)}>
           <Stack gap="small">
-            <Button rank="outline" title={copy.notThisKind(kind)} onPress={no('off-kind')} />
+            <Text kind="small" tone="quiet">
+              {copy.noMoreText(kind)}
+            </Text>
+            <Button rank="outline" title={copy.notThisKind} onPress={no('off-kind')} />
             <Button
               rank="outline"
               title={copy.notThisInstrument(page.nameOf(instrumentId))}
