@@ -70,6 +70,8 @@ export const CALLS = {
   leaveForGood: { method: 'post', path: '/account/leave' },
   stayAfterAll: { method: 'delete', path: '/account/leave' },
   printPassport: { method: 'post', path: '/instruments/:id/passport', file: 'tembrin-passport.pdf' },
+  printLoan: { method: 'post', path: '/instruments/:id/loan-sheet', file: 'tembrin-loan.pdf' },
+  printLabels: { method: 'post', path: '/labels', file: 'tembrin-labels.pdf' },
   printBrief: { method: 'get', path: '/briefs/:id/print', file: 'tembrin-brief.pdf' },
   previewContacts: { method: 'post', path: '/contacts/preview' },
   exportContacts: { method: 'get', path: '/export/contacts.vcf', file: 'tembrin-contacts.vcf' },

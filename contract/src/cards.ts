@@ -5,11 +5,16 @@ import { briefSchema } from '@tembrin/core/brief';
 import { appointmentSchema, occasionSchema, priceSchema } from '@tembrin/core/year';
 import { ownSetSchema, spareSchema } from '@tembrin/core/strings';
 import { identitySchema } from '@tembrin/core/passport';
+import { loanSchema } from '@tembrin/core/lending';
 import { contactSchema, visitSchema } from '@tembrin/core/visits';
 
 /** What a card is called is plain text. */
 function checkTitle({ facts }: { facts: object }, context: z.RefinementCtx): void {
-  if ('title' in facts && typeof facts.title === 'string') checkPlain(facts.title, ['facts', 'title'], context);
+  // So is whom an instrument is lent to.
+  for (const name of ['title', 'to'] as const) {
+    const text = (facts as Partial<Record<typeof name, unknown>>)[name];
+    if (typeof text === 'string') checkPlain(text, ['facts', name], context);
+  }
 }
 
 /** What a household keeps on cards, each kind with its facts: things said once that are neither log nor instrument. */
@@ -25,6 +30,7 @@ export const cardFactsSchema = z
     z.strictObject({ kind: z.literal('visit'), facts: visitSchema }),
     z.strictObject({ kind: z.literal('contact'), facts: contactSchema }),
     z.strictObject({ kind: z.literal('identity'), facts: identitySchema }),
+    z.strictObject({ kind: z.literal('loan'), facts: loanSchema }),
   ])
   .superRefine(checkTitle);
 export type CardFacts = z.infer<typeof cardFactsSchema>;
@@ -47,6 +53,7 @@ export const newCardSchema = z
     wanted('visit', visitSchema),
     wanted('contact', contactSchema),
     wanted('identity', identitySchema),
+    wanted('loan', loanSchema),
   ])
   .superRefine(checkTitle);
 export type NewCard = z.infer<typeof newCardSchema>;
@@ -69,6 +76,7 @@ export const cardSchema = z.discriminatedUnion('kind', [
   stored('visit', visitSchema),
   stored('contact', contactSchema),
   stored('identity', identitySchema),
+  stored('loan', loanSchema),
 ]);
 
 /** Most cards one request may put on record, all of them or none. */

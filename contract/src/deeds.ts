@@ -65,6 +65,8 @@ export const DEED_OF: Readonly<Record<HouseholdOperationId, Deed>> = {
   importPhotos: 'share',
   printPassport: 'see',
   printBrief: 'share',
+  printLoan: 'arrange',
+  printLabels: 'arrange',
   readShares: 'share',
   makeShare: 'share',
   revokeShare: 'share',
@@ -102,6 +104,7 @@ export const CARD_SEEN = {
   visit: 'keeper',
   contact: 'keeper',
   identity: 'keeper',
+  loan: 'own',
 } as const satisfies Readonly<Record<CardKind, 'all' | 'own' | 'keeper'>>;
 
 /** Kinds of cards that a player keeps too. */

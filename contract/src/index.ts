@@ -12,6 +12,7 @@ export * from './handovers';
 export * from './household';
 export * from './intake';
 export * from './instrument';
+export * from './loans';
 export * from './notices';
 export * from './notice-words';
 export * from './passports';

@@ -159,6 +159,12 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object | 
       const times = { timeZone: 'UTC', quiet: { fromMin: 0, toMin: 0 }, digest: null };
       return { body: { mail: false, ...times, off: [], muted: [theirs.instrument.id] } };
     }
+    case 'printLoan':
+      return {
+        body: { sheet: { title: 'Mine', about: '', sections: [], views: [], photos: [] }, signs: ['Me'] },
+      };
+    case 'printLabels':
+      return { body: { instrumentIds: [theirs.instrument.id] } };
     case 'addPushDevice':
       return { body: { id: theirs.instrument.id, name: 'Phone', subscription: subscription() } };
     case 'answerNotice':

@@ -6,6 +6,7 @@ import { briefOperations } from './briefs';
 import { contactOperations } from './contacts';
 import { handoverOperations } from './handovers';
 import { householdOperations } from './household';
+import { loanOperations } from './loans';
 import { noticeOperations } from './notices';
 import { peopleOperations } from './people';
 import { photoOperations } from './photos';
@@ -27,6 +28,7 @@ export const operations = {
   ...shareOperations,
   ...contactOperations,
   ...handoverOperations,
+  ...loanOperations,
   ...noticeOperations,
 };
 

@@ -1,1 +1,4 @@
 export * from './loan';
+export * from './differences';
+export * from './cupboard';
+export * from './work';

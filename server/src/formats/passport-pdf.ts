@@ -17,6 +17,8 @@ export interface PassportPages {
   missing: number;
   paper: Paper;
   atMs: number;
+  /** What kind of paper it is, and who signs it; left out: the passport of an instrument, which nobody signs. */
+  loan?: { signs: readonly string[] };
 }
 
 /** Photographs stand two in a row: the views of the whole are looked at closely. */
@@ -65,13 +67,40 @@ function photographs(doc: Doc, page: PDFKit.PDFStructureElement, shown: readonly
   });
 }
 
+/** Room for a day and a name by hand, for each who signs. */
+function signatures(doc: Doc, page: PDFKit.PDFStructureElement, signs: readonly string[]): void {
+  const width = doc.page.width - 2 * MARGIN;
+  if (doc.y + signs.length * 58 > doc.page.height - MARGIN - 16) doc.addPage();
+  for (const who of signs) {
+    const y = doc.y + 40;
+    doc.markContent('Artifact', { type: 'Layout' });
+    doc
+      .moveTo(MARGIN, y)
+      .lineTo(MARGIN + width * 0.3, y)
+      .lineWidth(0.7)
+      .stroke(INK.quiet);
+    doc
+      .moveTo(MARGIN + width * LEFT, y)
+      .lineTo(MARGIN + width, y)
+      .stroke(INK.quiet);
+    doc.endMarkedContent();
+    paragraph(doc, page, 'P', () => {
+      doc.font('text').fontSize(SIZES.foot).fillColor(INK.quiet);
+      doc.text('Date', MARGIN, y + 4, { lineBreak: false });
+      doc.text(who, MARGIN + width * LEFT, y + 4, { width: width * (1 - LEFT), lineBreak: false, ellipsis: true });
+    });
+    doc.x = MARGIN;
+    doc.y = y + 18;
+  }
+}
+
 /**
  * The life of one instrument as a PDF: what it is told by, its state in photographs, and everything on record, the newest first.
  * Fonts are its own; it is tagged and says its language.
  */
-export function passportPdf({ passport, views, photos, missing, paper, atMs }: PassportPages): Promise<Buffer> {
+export function passportPdf({ passport, views, photos, missing, paper, atMs, loan }: PassportPages): Promise<Buffer> {
   const at = new Date(atMs);
-  const { doc, whole } = openPdf(`${passport.title}: passport`, paper, at);
+  const { doc, whole } = openPdf(`${passport.title}: ${loan ? 'loan' : 'passport'}`, paper, at);
   const day = new Intl.DateTimeFormat('en', { dateStyle: 'long', timeZone: 'UTC' }).format(at);
   const page = doc.struct('Document');
   doc.addStructure(page);
@@ -79,7 +108,9 @@ export function passportPdf({ passport, views, photos, missing, paper, atMs }: P
     if (doc.y > doc.page.height - MARGIN - 90) doc.addPage();
     paragraph(doc, page, 'H2', () => write(doc, text, 'serif', SIZES.heading + 1, INK.accent, 0.25));
   };
-  paragraph(doc, page, 'P', () => write(doc, 'Passport of an instrument', 'text', SIZES.about, INK.quiet));
+  paragraph(doc, page, 'P', () =>
+    write(doc, loan ? 'Loan of an instrument' : 'Passport of an instrument', 'text', SIZES.about, INK.quiet),
+  );
   paragraph(doc, page, 'H1', () => write(doc, passport.title, 'serif', SIZES.title + 6, INK.text));
   paragraph(doc, page, 'P', () => write(doc, passport.about, 'text', SIZES.about, INK.quiet));
   stretched(doc);
@@ -102,6 +133,7 @@ export function passportPdf({ passport, views, photos, missing, paper, atMs }: P
     heading('Photographs');
     photographs(doc, page, photos);
   }
+  if (loan) signatures(doc, page, loan.signs);
   const left = missing === 1 ? 'One more photograph is' : `${missing} more photographs are`;
   const foot = `From its log, ${day}. Tembrin.${missing > 0 ? ` ${left} not on these pages.` : ''}`;
   doc.moveDown(0.5);

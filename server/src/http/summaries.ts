@@ -104,6 +104,8 @@ export const SUMMARIES: Readonly<Record<OperationId, string>> = {
   makeShare: 'Send a visit’s briefs under a link of their own; one that was sent before opens no more.',
   revokeShare: 'Close a link; what was answered stays.',
   settleAnswer: 'Say that an answer was dealt with.',
+  printLoan: 'What goes with a loan as the app composed it, as a PDF to be signed.',
+  printLabels: 'Labels with a QR code each that opens the instrument on the stand, as a PDF.',
   readReminders: 'What this person is reminded of, when and how, and what they were told lately.',
   changeReminders: 'Say when, of what and how this person is reminded.',
   addPushDevice: 'Have a device told by its push service (RFC 8030). The same id again changes nothing.',

@@ -164,8 +164,8 @@ export async function lookAt(
     return Math.min(...listeners.map(({ settings }) => nextMorning(settings, nowMs)));
   const scope = new HouseholdScope(database, { householdId, accountId: null });
   const household = await assessed(database, scope, nowMs, await outside.weather());
-  const { assessments, appointments, occasions, timeZone, names } = household;
-  const concerns = concernsOf({ assessments, appointments, occasions, loans: [], nowMs, timeZone });
+  const { assessments, appointments, occasions, loans, timeZone, names } = household;
+  const concerns = concernsOf({ assessments, appointments, occasions, loans, nowMs, timeZone });
   const people = listeners.map(({ row }) => personOf(row));
   const next = await inTransaction(database, async (transaction) => {
     const round = await database.models.NoticeRound.findOne({

@@ -2,6 +2,7 @@ import { demoLibrary } from '@tembrin/simulators';
 import type { CalendarPreview } from '@tembrin/contract';
 import { readCalendar } from '../formats/calendar-read';
 import type { BriefPages } from '../formats/brief-pdf';
+import type { LabelPages } from '../formats/labels-pdf';
 import type { PassportPages } from '../formats/passport-pdf';
 import { fail } from '../problems/problems';
 import { archivedLog, archiveParts } from './archive';
@@ -37,6 +38,7 @@ export const TASKS = {
     (await import('../formats/brief-pdf')).briefPdf(sheets, paper, new Date(atMs)),
   ),
   passport: atOnce(async (pages: PassportPages) => (await import('../formats/passport-pdf')).passportPdf(pages)),
+  labels: atOnce(async (pages: LabelPages) => (await import('../formats/labels-pdf')).labelsPdf(pages)),
   calendar: atOnce(async ({ text, timeZone, nowMs }: CalendarText): Promise<CalendarPreview> => {
     try {
       return await readCalendar(text, timeZone, nowMs);

@@ -23,6 +23,7 @@ import { BriefScope } from '../store/briefs';
 import { CalendarScope, calendarAt } from '../store/calendar';
 import { CardScope } from '../store/cards';
 import { photosIn, photosOut } from '../store/photo-archive';
+import { printLabels } from '../store/labels';
 import { printPassport } from '../store/passports';
 import { PhotoScope } from '../store/photos';
 import { importDiary, previewDiary } from '../store/diary';
@@ -237,10 +238,13 @@ function archiveHandlers({ database, imports }: Ground) {
 }
 
 /** What the workshop is told. */
-function briefHandlers({ database, storage }: Ground) {
+function briefHandlers({ database, storage, accounts }: Ground) {
   return {
     printPassport: ({ scope, params, body }) =>
       printPassport(scope, new PhotoScope(database, scope, storage), params.id, body),
+    printLoan: ({ scope, params, body: { sheet, paper, signs } }) =>
+      printPassport(scope, new PhotoScope(database, scope, storage), params.id, { passport: sheet, paper }, { signs }),
+    printLabels: ({ scope, body }) => printLabels(scope, body, accounts.publicUrl),
     printBrief: ({ scope, params, query }) =>
       new BriefScope(new CardScope(database, scope), scope, new PhotoScope(database, scope, storage)).print(
         params.id,

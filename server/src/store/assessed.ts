@@ -1,5 +1,5 @@
 import { assessHousehold, byInstrument, placesAir, type YearPlan } from '@tembrin/core';
-import { bowsAmong, subjectNames, type Card, type CardKind, type Weather } from '@tembrin/contract';
+import { bowsAmong, loansAmong, subjectNames, type Card, type CardKind, type Weather } from '@tembrin/contract';
 import type { Database } from '../database/connect';
 import { AirScope } from './air/air-scope';
 import { CardScope } from './cards';
@@ -28,7 +28,15 @@ export async function assessed(database: Database, scope: HouseholdScope, nowMs:
     bows: bowsAmong(cards),
     nowMs,
   });
-  return { ...judged, appointments, occasions, names: subjectNames(instruments, cards), timeZone, name };
+  return {
+    ...judged,
+    appointments,
+    occasions,
+    loans: loansAmong(cards),
+    names: subjectNames(instruments, cards),
+    timeZone,
+    name,
+  };
 }
 
 /** What a household has to do in the coming year. */

@@ -89,6 +89,7 @@ export class CardScope {
       this.checkMay(card);
       checkInstrument(card, (id) => instruments.has(id));
       checkBriefs(card, [...there.values(), ...fresh]);
+      checkLent(card, [...there.values(), ...fresh]);
     }
     const addedAt = Date.now();
     await this.database.models.Card.bulkCreate(
@@ -120,7 +121,9 @@ export class CardScope {
       const came = kind === 'bow' ? (JSON.parse(row.facts) as BowFacts).ownOf : null;
       if (kind === 'bow' && facts.ownOf !== came) fail(422, 'invalid', 'A bow keeps its id. Add another instead.');
       checkInstrument({ kind, facts } as CardFacts, (wanted) => wanted === came || instruments.has(wanted));
-      checkBriefs({ kind, facts } as CardFacts, await this.cards(transaction));
+      const cards = await this.cards(transaction);
+      checkBriefs({ kind, facts } as CardFacts, cards);
+      checkLent({ kind, facts, id } as CardFacts & { id: string }, cards);
       await row.update({ facts: JSON.stringify(facts), version: version + 1 }, { transaction });
       return cardOf(row);
     });
@@ -163,4 +166,21 @@ function checkBriefs({ kind, facts }: CardFacts, cards: readonly (CardFacts & { 
   const briefs = new Set(cards.flatMap((card) => (card.kind === 'brief' ? [card.id] : [])));
   if (facts.briefIds.every((id) => briefs.has(id))) return;
   fail(422, 'no-such-brief', 'A brief of this visit is not on record. It may have been removed.');
+}
+
+/** An instrument is out with one at a time. @throws ProblemError 409 */
+function checkLent(
+  { id, kind, facts }: CardFacts & { id: string },
+  cards: readonly (CardFacts & { id: string })[],
+): void {
+  if (kind !== 'loan' || facts.back !== null) return;
+  const other = cards.find(
+    (card) =>
+      card.kind === 'loan' &&
+      card.id !== id &&
+      card.facts.instrumentId === facts.instrumentId &&
+      card.facts.back === null,
+  );
+  if (other?.kind !== 'loan') return;
+  fail(409, 'lent-already', `It is lent to ${other.facts.to} already. Take it back first, or change that loan.`);
 }

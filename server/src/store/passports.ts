@@ -1,6 +1,7 @@
 import type { BodyOf } from '@tembrin/contract';
 import { fail } from '../problems/problems';
 import { outcomeApart } from '../reading/apart';
+import type { PassportPages } from '../formats/passport-pdf';
 import type { PhotoScope } from './photos';
 import type { HouseholdScope } from './scope';
 
@@ -9,6 +10,7 @@ const MOST_BYTES = 40_000_000;
 
 /**
  * The life of an instrument as a PDF, made apart from everything else, with those of its photographs that are kept and fit.
+ * @param loan who signs, where it goes with a loan
  * @throws ProblemError 404; 503 where the store of photographs is not there
  */
 export async function printPassport(
@@ -16,6 +18,7 @@ export async function printPassport(
   photos: PhotoScope,
   id: string,
   { passport, paper }: BodyOf<'printPassport'>,
+  loan?: PassportPages['loan'],
 ): Promise<Buffer> {
   const { instruments } = await scope.household();
   if (!instruments.some((each) => each.id === id))
@@ -34,6 +37,7 @@ export async function printPassport(
     return pictures;
   };
   const [views, besides] = [await fetched(passport.views), await fetched(passport.photos)];
-  const made = await outcomeApart('passport', { passport, views, photos: besides, missing, paper, atMs: Date.now() });
+  const pages = { passport, views, photos: besides, missing, paper, atMs: Date.now() };
+  const made = await outcomeApart('passport', { ...pages, ...(loan && { loan }) });
   return Buffer.from(made);
 }

@@ -41,6 +41,7 @@ const KINDS: Readonly<Record<CardKind, string>> = {
   visit: 'a visit',
   contact: 'a contact',
   identity: 'what it is told by',
+  loan: 'a loan',
 };
 
 /** What became of a card: added, changed or removed. */

@@ -1,4 +1,4 @@
-import { noticeWords, subjectNames, type NoticeWords } from '@tembrin/contract';
+import { loansAmong, noticeWords, subjectNames, type NoticeWords } from '@tembrin/contract';
 import { concernsOf } from '@tembrin/core/notices';
 import { useAllAssessments } from '@/state/assessments';
 import { factsOf, useCardStore } from '@/state/cards';
@@ -16,7 +16,7 @@ export function useConcernWords(): NoticeWords[] {
     assessments,
     appointments: factsOf(cards, 'appointment'),
     occasions: factsOf(cards, 'occasion'),
-    loans: [],
+    loans: loansAmong(cards ?? []),
     nowMs,
     timeZone,
   });
