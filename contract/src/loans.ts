@@ -1,13 +1,7 @@
 import { z } from 'zod';
-import type { Loan } from '@tembrin/core/lending';
 import { passportSchema } from '@tembrin/core/passport';
 import { PAPERS } from './briefs';
-import type { Card } from './cards';
 import { QUOTAS } from './quotas';
-
-/** The loans among some cards, with their ids. */
-export const loansAmong = (cards: readonly Card[]): (Loan & { id: string })[] =>
-  cards.flatMap((card) => (card.kind === 'loan' ? [{ ...card.facts, id: card.id }] : []));
 
 const paper = z.enum(PAPERS, { error: `Paper is one of: ${PAPERS.join(', ')}.` }).default('a4');
 const who = z.string().trim().min(1, 'Say who signs.').max(120, 'At most 120 characters.');

@@ -120,14 +120,3 @@ export const DONE_STEPS: Readonly<Partial<Record<NoticeKind, StepId>>> = { tight
 /** Most days something can be put off. */
 export const PUT_OFF_DAYS = 365;
 export const PUT_OFF_MS = PUT_OFF_DAYS * DAY_MS;
-
-/** What each kind is, where it is switched off and on. */
-export const NOTICE_KIND_TITLES: Readonly<Record<NoticeKind, string>> = {
-  air: 'Wood that is too dry or too damp',
-  dry: 'A humidifier that runs dry',
-  tight: 'A bow that was left tight',
-  strings: 'Strings around a concert',
-  visit: 'Workshop visits',
-  overdue: 'Instruments not back from a loan',
-  due: 'Everything else that is due',
-};

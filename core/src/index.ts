@@ -9,6 +9,7 @@ export * from './instruments';
 export * from './log';
 export * from './wear';
 export * from './air';
+export * from './rooms';
 export * from './strings';
 export * from './sets';
 export * from './sound';

@@ -7,7 +7,7 @@ import { Rounds } from './notices/rounds';
 import { Telling } from './operating/telling';
 import { pino } from 'pino';
 import { beginRounds } from './store/rounds';
-import { household, madeEvent, openServer, visitor, type TestServer, type Visitor } from './testing/fixtures';
+import { household, madeEvent, openServer, PASSWORD, visitor, type TestServer, type Visitor } from './testing/fixtures';
 import { member } from './testing/people';
 import { subscription } from './testing/pushes';
 
@@ -270,6 +270,27 @@ describe('settings', () => {
     await browser.remove(`/reminders/devices/${first!.id}`, 1).expect(200);
     await browser.post(`/reminders/devices/${first!.id}/try`, {}).expect(404);
   });
+});
+
+test('whoever signs out on a device is told nothing there; who opens another household is', async () => {
+  const party = await household(server);
+  const add = (browser: Visitor) =>
+    browser.post('/reminders/devices', { id: uuid(), name: 'Phone', subscription: subscription() }).expect(201);
+  await add(party.browser);
+  const other = visitor(server);
+  await other.post('/sign-in', { email: party.email, password: PASSWORD }).expect(200);
+  await add(other);
+  const count = async () => (await reminders(party.browser)).devices.length;
+  expect(await count()).toBe(2);
+  await other.post('/account/household', { householdId: party.household.id }).expect(200);
+  expect(await count()).toBe(2);
+  await other.post('/sign-out').expect(204);
+  expect(await count()).toBe(1);
+  const third = visitor(server);
+  await third.post('/sign-in', { email: party.email, password: PASSWORD }).expect(200);
+  await add(third);
+  await party.browser.remove('/account/sign-ins', 1).expect(200);
+  expect(await count()).toBe(1);
 });
 
 describe('rounds', () => {

@@ -8,7 +8,19 @@ import { Bench } from './bench/bench-route';
 import { InstrumentScreen, Kit } from './kit/kit-routes';
 import { YearRoute } from './year/year-route';
 
-const OF_THE_HOUSEHOLD = ['account', 'add', 'given', 'household', 'people', 'reminders', 'schools', 'spares', 'take'];
+const OF_THE_HOUSEHOLD = [
+  'account',
+  'add',
+  'cupboard',
+  'given',
+  'household',
+  'people',
+  'reminders',
+  'schools',
+  'spares',
+  'take',
+  'work',
+];
 const OF_THE_AIR = ['add', 'keeping', 'moving', 'wood', 'hygrometers'];
 const ALONE_ON_THE_BENCH = ['change', 'looking', 'wrong'];
 const OF_THE_YEAR = ['calendar', 'contacts', 'costs', 'diary', 'records', 'visits'];

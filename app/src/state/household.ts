@@ -1,4 +1,3 @@
-import { deviceHere, forgetDeviceHere } from './push-here';
 import type { BodyInputOf, Household, Instrument } from '@tembrin/contract';
 import { householdSchema } from '@tembrin/contract/household';
 import { create } from 'zustand';
@@ -115,11 +114,7 @@ export async function openDemo(timeZone: string): Promise<void> {
 
 /** Signs out and clears this device, except for entries that are not sent yet. */
 export async function signOut(): Promise<void> {
-  // Whoever has this device next is not told what is not theirs.
-  const device = deviceHere();
-  if (device !== null) await call('removePushDevice', { params: { id: device } }).catch(() => undefined);
   await call('signOut');
-  forgetDeviceHere();
   last.forget();
   const { household } = useHousehold.getState();
   const unsent = await leave();

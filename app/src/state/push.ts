@@ -20,3 +20,12 @@ export async function subscribeHere(publicKey: string): Promise<PushSubscription
   const { endpoint, keys } = made.toJSON();
   return { endpoint: endpoint!, p256dh: keys!.p256dh!, auth: keys!.auth! };
 }
+
+const SYSTEMS = ['iPhone', 'iPad', 'Android', 'Windows', 'Macintosh', 'Linux'] as const;
+
+/** What this device is called in its owner's list, by what its browser says. */
+export function thisDevice(): string {
+  const { userAgent } = window.navigator;
+  const system = SYSTEMS.find((name) => userAgent.includes(name));
+  return system === undefined ? 'This browser' : system === 'Macintosh' ? 'Mac' : system;
+}

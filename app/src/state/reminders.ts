@@ -3,8 +3,7 @@ import { v7 as uuid } from 'uuid';
 import { create } from 'zustand';
 import { call, type CallParts } from './api';
 import { useHousehold } from './household';
-import { forgetDeviceHere, rememberDeviceHere, thisDevice } from './push-here';
-import { subscribeHere } from './push';
+import { subscribeHere, thisDevice } from './push';
 
 /** What this person is reminded of, when and how; null: not known yet. It is known with a connection only. */
 export const useReminders = create<{ reminders: Reminders | null }>()(() => ({ reminders: null }));
@@ -27,15 +26,10 @@ export const tryDevice = (id: string) => call('tryPushDevice', { params: { id } 
  */
 export async function tellThisDevice({ push: { publicKey, standIn } }: Reminders): Promise<void> {
   const subscription = standIn ? null : await subscribeHere(publicKey);
-  const id = uuid();
-  await changed('addPushDevice', { body: { id, name: thisDevice(), subscription } });
-  rememberDeviceHere(id);
+  await changed('addPushDevice', { body: { id: uuid(), name: thisDevice(), subscription } });
 }
 
-export async function removeDevice(id: string): Promise<void> {
-  await changed('removePushDevice', { params: { id } });
-  forgetDeviceHere(id);
-}
+export const removeDevice = (id: string) => changed('removePushDevice', { params: { id } });
 
 // Somebody else signed in, or nobody is: what is known of it is forgotten.
 useHousehold.subscribe(({ household }, before) => {

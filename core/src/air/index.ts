@@ -7,7 +7,6 @@ export * from './record';
 export * from './excursions';
 export * from './sensor-faults';
 export * from './room';
-export * from './plan';
 export * from './salts';
 export * from './moving';
 export * from './stays';

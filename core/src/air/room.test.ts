@@ -1,3 +1,4 @@
+import { roomPlan } from '../rooms';
 import {
   absoluteGm3,
   airing,
@@ -8,7 +9,6 @@ import {
   restHumidity,
   roomForecast,
   roomHabit,
-  roomPlan,
   warmThrough,
   waterGramsPerDay,
   type RoomHour,

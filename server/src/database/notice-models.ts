@@ -48,6 +48,8 @@ export interface PushDeviceRow extends Model<InferAttributes<PushDeviceRow>, Inf
   endpoint: string;
   p256dh: string;
   auth: string;
+  /** The hash of the sign-in on it: it is told as long as nobody signs out there. */
+  sid: string;
   addedAt: Date;
   toldAt: CreationOptional<Date | null>;
   deadSince: CreationOptional<Date | null>;
@@ -115,6 +117,7 @@ export function noticeModels(sequelize: Sequelize): NoticeModels {
         endpoint: text(),
         p256dh: short(88),
         auth: short(24),
+        sid: short(64),
         addedAt: time(),
         toldAt: maybe(),
         deadSince: maybe(),

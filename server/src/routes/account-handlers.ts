@@ -1,6 +1,8 @@
 import type { Request } from 'express';
 import type { Database } from '../database/connect';
 import { beginSession, endSession } from '../http/sessions';
+import { tellNoMore } from '../store/account/ended';
+import { hashed } from '../store/hashed';
 import type { Handlers } from '../http/operations';
 import type { DemoLibraries } from '../jobs/demo-libraries';
 import type { Loop } from '../operating/loop';
@@ -77,6 +79,8 @@ export function authHandlers({ database, accounts, demos, loop, folders, watch }
     confirmAddress: ({ body }) => confirmAddress(accounts, body.key),
     openDemo: async ({ request, body }) => open(request, await demos.take(body.timeZone), 'signed-in'),
     signOut: async ({ request }) => {
+      const accountId = request.session.identity?.accountId;
+      if (accountId) await tellNoMore(database, accountId, hashed(request.sessionID));
       await endSession(request);
       watch.happened('signed out');
       return undefined;

@@ -2,9 +2,11 @@ import { beginSession } from '../http/sessions';
 import type { Handlers } from '../http/operations';
 import type { AccountGround } from '../store/account/ground';
 import { openHousehold } from '../store/account/memberships';
+import { goOnAs } from '../store/account/ended';
 import type { Identity } from '../store/accounts';
 import { actorFor } from '../store/actor';
 import { acceptInvitation, lookAtInvitation, PeopleScope } from '../store/people';
+import { hashed } from '../store/hashed';
 import { HouseholdScope } from '../store/scope';
 import type { Request } from 'express';
 
@@ -14,7 +16,9 @@ export function peopleHandlers(ground: AccountGround) {
   const people = (scope: HouseholdScope) => new PeopleScope(ground, scope);
   /** Opens a household in the sign-in that asks, under a fresh id as its rights are others now. */
   const open = async (request: Request, identity: Identity) => {
+    const before = hashed(request.sessionID);
     await beginSession(request, identity);
+    if (identity.accountId) await goOnAs(database, identity.accountId, before, hashed(request.sessionID));
     return new HouseholdScope(database, identity, await actorFor(database, identity, 'see')).household();
   };
   return {

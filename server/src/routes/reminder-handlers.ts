@@ -6,6 +6,7 @@ import {
   unsubscribe,
   type RemindersGround,
 } from '../store/notices/reminders';
+import { hashed } from '../store/hashed';
 import type { HouseholdScope } from '../store/scope';
 
 /** What somebody is reminded of, and what they answer: in the app, or by a link they were sent. */
@@ -14,7 +15,7 @@ export function reminderHandlers(ground: RemindersGround) {
   return {
     readReminders: ({ scope }) => reminders(scope).read(),
     changeReminders: ({ scope, version, body }) => reminders(scope).change(version, body),
-    addPushDevice: ({ scope, body }) => reminders(scope).addDevice(body),
+    addPushDevice: ({ scope, body, request }) => reminders(scope).addDevice(body, hashed(request.sessionID)),
     tryPushDevice: async ({ scope, params }) => {
       await reminders(scope).tryDevice(params.id);
       return undefined;

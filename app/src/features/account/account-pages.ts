@@ -6,3 +6,4 @@ export { Join } from '../people/Join';
 export { AnswerByLink } from '../reminders/AnswerByLink';
 export { RemindersScreen } from '../reminders/RemindersScreen';
 export { People } from '../people/People';
+export { StandRoute } from '../lending/StandRoute';

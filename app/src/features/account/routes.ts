@@ -13,4 +13,5 @@ export const People = lazily(load, (pages) => pages.People);
 export const PersonRoute = lazily(load, (pages) => pages.PersonRoute);
 export const AnswerByLink = lazily(load, (pages) => pages.AnswerByLink);
 export const RemindersScreen = lazily(load, (pages) => pages.RemindersScreen);
+export const StandRoute = lazily(load, (pages) => pages.StandRoute);
 export const Reset = lazily(load, (pages) => pages.Reset);

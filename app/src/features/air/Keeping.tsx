@@ -4,10 +4,10 @@ import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { CAR_GAIN_C, FOLK_REMEDIES, GLUE_SOFTENS_C, KEEPING_RULES, WARM_THROUGH_H } from '@tembrin/core/air';
+import { CAR_GAIN_C, GLUE_SOFTENS_C, WARM_THROUGH_H } from '@tembrin/core/air';
 import type { CaseKind } from '@tembrin/core/instruments';
 import { Stack } from '@/ui/layout';
-import { copy } from '@/copy/screens/air/keeping';
+import { copy, FOLK_REMEDIES, KEEPING_RULES } from '@/copy/screens/air/keeping';
 import { useKeeping, type KeepingModel } from './use-keeping';
 
 const CASES: readonly { value: CaseKind; title: string }[] = [

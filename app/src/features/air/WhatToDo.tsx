@@ -12,20 +12,12 @@ import { humidityWords, temperatureWords, vapourWords } from '@/copy/measures';
 import { HumidifierWeighings } from './HumidifierWeighings';
 import { useMoment, useResidents, useRoutePlace } from './where';
 import { router } from 'expo-router';
-import {
-  BANDS,
-  DRAUGHTS,
-  KEEPING_RULES,
-  roomHours,
-  roomPlan,
-  ROOM_C,
-  weatherHours,
-  type Band,
-  type RoomPlan,
-} from '@tembrin/core/air';
+import { BANDS, DRAUGHTS, roomHours, ROOM_C, weatherHours, type Band } from '@tembrin/core/air';
+import { roomPlan, type RoomPlan } from '@tembrin/core/rooms';
 import { HOUR_MS, WEEK_MS } from '@tembrin/core/time';
 import { Stack } from '@/ui/layout';
 import { airingWords, copy, howWords, titleWords, waterFormula } from '@/copy/screens/air/what-to-do';
+import { KEEPING_RULES } from '@/copy/screens/air/keeping';
 
 /** Route: what to do for a room or a case, in figures. */
 export function WhatToDo() {

@@ -13,3 +13,7 @@ export { Take } from '../passport/Take';
 export { Contacts } from '../visits/Contacts';
 export { VisitRoute } from '../visits/VisitScreen';
 export { Visits } from '../visits/Visits';
+export { CupboardScreen } from '../lending/CupboardScreen';
+export { LoanRoute } from '../lending/LoanScreen';
+export { WorkScreen } from '../lending/WorkScreen';
+export { WouldBe } from '../reminders/WouldBe';

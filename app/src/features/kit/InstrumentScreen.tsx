@@ -108,6 +108,13 @@ function Pages({ model }: { model: InstrumentModel }) {
         title={copy.whereItLivesAnd}
         text={verdictSentence(air!.verdict, instrument, moment, lengths)}
       />
+      {(may || model.lentTo !== null) && (
+        <LinkRow
+          href={{ pathname: '/kit/[id]/loan', params: { id: instrument.id } }}
+          title={copy.lending}
+          text={model.lentTo === null ? copy.lendIt : copy.lentTo(model.lentTo)}
+        />
+      )}
       {may && (
         <LinkRow
           href={{ pathname: '/kit/[id]/schools', params: { id: instrument.id } }}

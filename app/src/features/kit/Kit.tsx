@@ -38,6 +38,11 @@ export function Kit({ chosen }: { chosen?: Instrument }) {
       aside={<IconButton icon={House} label={copy.householdAndAccount} onPress={() => router.push('/kit/household')} />}
       foot={may && <Button rank="outline" title={copy.addAnInstrument} onPress={add} hotkey="a" />}
     >
+      {may && instruments.length > 1 && (
+        <View>
+          <LinkRow href="/kit/cupboard" title={copy.cupboard} text={copy.cupboardText} />
+        </View>
+      )}
       {instruments.length === 0 ? (
         <Empty title={copy.noInstrumentsYet} text={copy.addTheOneYou} />
       ) : (

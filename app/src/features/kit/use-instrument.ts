@@ -2,6 +2,7 @@ import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useComplete, useAssessment } from '@/state/assessments';
 import { useBows } from '@/state/bows';
+import { useCards } from '@/state/cards';
 import { usePreferences } from '@/state/preferences';
 import { useKeys } from '@/ui/keys';
 import { useWide } from '@/ui/theme';
@@ -16,6 +17,7 @@ export function useInstrument(instrument: Instrument) {
   const { log, threads, pace, air, found } = assessment;
   const bows = useBows(instrument);
   const complete = useComplete(instrument.id);
+  const loan = useCards('loan').findLast(({ facts }) => facts.instrumentId === instrument.id && facts.back === null);
   const { standId, putOnStand, lengths } = usePreferences();
   const moment = { nowMs: log.nowMs, timeZone: log.timeZone };
   const hours = hoursInAll(log);
@@ -34,6 +36,7 @@ export function useInstrument(instrument: Instrument) {
     pace,
     air,
     complete,
+    lentTo: loan?.facts.to ?? null,
     standId,
     lengths,
     moment,

@@ -13,7 +13,7 @@ import { Text } from '@/ui/Text';
 import { Row, Stack } from '@/ui/layout';
 import { useHousehold } from '@/state/household';
 import { copy, KIND_OPTIONS, STATES, WEEKDAYS } from '@/copy/screens/reminders/reminders';
-import { useConcernWords } from './use-concerns';
+import { WouldBe } from '../lending/routes';
 import { LATER, useRemindersPage, useSettingsForm, type RemindersPage, type SettingsForm } from './use-reminders';
 
 /** Instruments up to which each has a tick of its own; of more only those are named of which nothing is told. */
@@ -30,25 +30,6 @@ export function RemindersScreen() {
       </Screen>
     );
   return <Known page={page} reminders={reminders} />;
-}
-
-/** What would be told, where nobody is. */
-function WouldBe() {
-  const words = useConcernWords();
-  return (
-    <>
-      <Text>{copy.demo}</Text>
-      <Stack gap="small">
-        <Text kind="heading" level={2}>
-          {copy.wouldBe}
-        </Text>
-        {words.length === 0 && <Text tone="quiet">{copy.nothingText}</Text>}
-        {words.map(({ title, why, todo, path }) => (
-          <LinkRow key={`${title} ${why}`} href={path as Href} title={title} text={`${why} ${todo}`} />
-        ))}
-      </Stack>
-    </>
-  );
 }
 
 interface KnownProps {

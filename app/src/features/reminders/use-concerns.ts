@@ -1,4 +1,6 @@
-import { loansAmong, noticeWords, subjectNames, type NoticeWords } from '@tembrin/contract';
+import { loansAmong } from '@tembrin/contract/lent';
+import { noticeWords, type NoticeWords } from '@tembrin/contract/notice-words';
+import { subjectNames } from '@tembrin/contract/year-words';
 import { concernsOf } from '@tembrin/core/notices';
 import { useAllAssessments } from '@/state/assessments';
 import { factsOf, useCardStore } from '@/state/cards';

@@ -57,6 +57,8 @@ export async function up(queryInterface: QueryInterface): Promise<void> {
     endpoint: text(),
     p256dh: { type: DataTypes.STRING(88), allowNull: false },
     auth: { type: DataTypes.STRING(24), allowNull: false },
+    // The sign-in on it.
+    sid: { type: DataTypes.STRING(64), allowNull: false },
     addedAt: time(),
     toldAt: maybe(),
     deadSince: maybe(),

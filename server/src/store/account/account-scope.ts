@@ -4,6 +4,7 @@ import type { AccountRow } from '../../database/account-models';
 import { inTransaction } from '../../database/transaction';
 import { fail } from '../../problems/problems';
 import { askForAddress, changeUnderWay, keepAddress } from './address';
+import { endSignIns } from './ended';
 import type { AccountGround } from './ground';
 import { leaveForGood, solelyKept, stayAfterAll } from './leaving';
 import { memberships } from './memberships';
@@ -99,7 +100,7 @@ export class AccountScope {
     const { database, queue } = this.ground;
     await inTransaction(database, async (transaction) => {
       await row.update({ passwordHash }, { transaction });
-      await this.models.Session.destroy({ where: { accountId: this.id, sid: { [Op.ne]: this.sid } }, transaction });
+      await endSignIns(database, this.id, { but: this.sid }, transaction);
       await this.models.AccountLink.destroy({ where: { accountId: this.id, kind: 'reset' }, transaction });
       await putDown(database, this.id, 'password-changed', null, transaction);
       await tellByMail(this.ground, row, { news: 'password-changed', facts: { at: Date.now() } }, transaction);
@@ -124,15 +125,13 @@ export class AccountScope {
 
   /** Signs out somewhere else. @throws ProblemError 404 */
   async endSignIn(id: string): Promise<void> {
-    const gone = await this.models.Session.destroy({
-      where: { accountId: this.id, id, sid: { [Op.ne]: this.sid } },
-    });
+    const gone = await endSignIns(this.ground.database, this.id, { id, but: this.sid });
     if (gone === 0) fail(404, 'no-such-sign-in', 'Nobody is signed in there any more.');
     await putDown(this.ground.database, this.id, 'signed-out-elsewhere');
   }
 
   async endOtherSignIns(): Promise<void> {
-    const gone = await this.models.Session.destroy({ where: { accountId: this.id, sid: { [Op.ne]: this.sid } } });
+    const gone = await endSignIns(this.ground.database, this.id, { but: this.sid });
     if (gone > 0) await putDown(this.ground.database, this.id, 'signed-out-elsewhere', String(gone));
   }
 

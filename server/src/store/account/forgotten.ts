@@ -2,6 +2,7 @@ import { Op } from 'sequelize';
 import { inTransaction } from '../../database/transaction';
 import { RESET_MS } from '../../mail/account-letters';
 import { fail } from '../../problems/problems';
+import { endSignIns } from './ended';
 import type { AccountGround } from './ground';
 import { linkAt, makeLink } from './links';
 import { tellByMail } from './news';
@@ -54,7 +55,7 @@ export async function resetPassword(ground: AccountGround, key: string, password
       transaction,
     });
     await account.update({ passwordHash, deadSince: null }, { transaction });
-    await models.Session.destroy({ where: { accountId: account.id }, transaction });
+    await endSignIns(database, account.id, 'all', transaction);
     await putDown(database, account.id, 'password-reset', null, transaction);
     await tellByMail(ground, account, { news: 'password-reset', facts: { at: Date.now() } }, transaction);
   });

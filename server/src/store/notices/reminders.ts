@@ -105,8 +105,8 @@ export class RemindersScope {
     return this.read();
   }
 
-  /** Has a device told. The same id again is left as it is. @throws ProblemError 422, 503 */
-  async addDevice({ id, name, subscription }: NewPushDevice): Promise<Reminders> {
+  /** Has a device told. The same id again is left as it is. @param sid hash of the sign-in on it. @throws ProblemError 422, 503 */
+  async addDevice({ id, name, subscription }: NewPushDevice, sid: string): Promise<Reminders> {
     const { accountId } = this.me;
     const { push } = this.ground;
     const there = await this.models.PushDevice.findOne({ where: { accountId, id }, raw: true });
@@ -120,7 +120,7 @@ export class RemindersScope {
       for (const row of rows) if (row.endpoint === to.endpoint) await row.destroy({ transaction });
       if (rows.filter(({ endpoint }) => endpoint !== to.endpoint).length >= MOST_DEVICES)
         fail(422, 'too-many-devices', `At most ${MOST_DEVICES} devices are told. Remove one first.`);
-      await this.models.PushDevice.create({ accountId, id, name, ...to, addedAt: new Date() }, { transaction });
+      await this.models.PushDevice.create({ accountId, id, name, ...to, sid, addedAt: new Date() }, { transaction });
     });
     return this.read();
   }

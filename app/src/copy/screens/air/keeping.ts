@@ -46,3 +46,31 @@ export const copy = {
   aGuitarThatPlays:
     'A guitar that plays differently after a week alone: look at its neck relief first, with the air of that week beside it under Air.',
 } as const;
+
+/** Home remedies and what Tembrin says of them [handbook 3]. */
+export const FOLK_REMEDIES = [
+  {
+    id: 'dish',
+    asked: 'An open dish of water in the case',
+    answer: 'No: it spills on the wood. Use a humidifier made for the case, or a two-way pack.',
+  },
+  {
+    id: 'salt',
+    asked: 'Salt in the case to dry it',
+    answer: 'No: salt corrodes metal, and never with silver-wound strings. Use silica gel or a two-way pack.',
+  },
+  {
+    id: 'lamp',
+    asked: 'A warm lamp on a shrunken peg box',
+    answer: 'No: hours of heat work against the glue. Raise the humidity over days, or see a luthier.',
+  },
+] as const;
+
+/** Where an instrument is not put, and how it is kept when it is left [handbook 2.8, 3]. */
+export const KEEPING_RULES = [
+  { id: 'car', title: 'Parked car', does: 'It comes along when you get out, winter and summer.' },
+  { id: 'sun', title: 'Sun through a window', does: 'Out of its path, case too: a dark case heats through.' },
+  { id: 'vent', title: 'Radiator, vent, fireplace, lamp', does: 'Two metres away, and not in the draught of a vent.' },
+  { id: 'wall', title: 'Outside wall', does: 'A hand’s breadth off it: cold walls are damp.' },
+  { id: 'away', title: 'Away for a week or more', does: 'In its closed case, whatever it stands on otherwise.' },
+] as const;

@@ -1,7 +1,8 @@
 import { upTo } from '../../numbers';
 import { clockSpanWords, dayWords } from '@/copy/dates';
 import { listWords } from '@/copy/lists';
-import type { Band, RoomPlan } from '@tembrin/core/air';
+import type { Band } from '@tembrin/core/air';
+import type { RoomPlan } from '@tembrin/core/rooms';
 import {
   volumeFigure,
   volumeUnit,

@@ -18,6 +18,9 @@ export const copy = {
   whereItLivesAnd: 'Where it lives, and its wood',
   bowsInALine: (names: readonly string[]) =>
     names.length === 0 ? 'None here.' : names.length === 1 ? 'One.' : `${listWords(names)}. ${names[0]!} is in hand.`,
+  lending: 'Lending',
+  lendIt: 'Lend it out: with what, until when, in which state.',
+  lentTo: (to: string) => `Lent to ${to}.`,
   asTheHousehold: 'As the household.',
   itsOwnWayIn: (schools: number) => `Its own way in ${schools}.`,
   itsFitAsNumbers: 'Its fit as numbers with dates. Nothing measured yet.',

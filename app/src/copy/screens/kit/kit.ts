@@ -1,5 +1,7 @@
 /** What features/kit/Kit.tsx says. */
 export const copy = {
+  cupboard: 'Cupboard',
+  cupboardText: 'Search, what is free, who has what, the day’s work, labels.',
   givenAway: 'Given away',
   givenRow: (to: string, when: string) => `To “${to}”, ${when}`,
   atTheWorkshop: 'at the workshop',

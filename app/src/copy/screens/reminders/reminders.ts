@@ -1,10 +1,11 @@
-import { NOTICE_KIND_TITLES } from '@tembrin/contract';
-import { NOTICE_KINDS } from '@tembrin/core/notices';
+import { NOTICE_KIND_TITLES } from '@tembrin/contract/notice-kinds';
+import type { NoticeKind } from '@tembrin/core/notices';
+import { optionsOf } from '../../lists';
 
 /** Days of the week as they are chosen, 0 Monday. */
 export const WEEKDAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'].map((title, value) => ({ value, title }));
 
-export const KIND_OPTIONS = NOTICE_KINDS.map((value) => ({ value, title: NOTICE_KIND_TITLES[value] }));
+export const KIND_OPTIONS = optionsOf<NoticeKind>(NOTICE_KIND_TITLES);
 
 /** How a reminder stands, where it is not open any more. */
 export const STATES = { done: 'Done', over: 'Over' } as const;
@@ -13,8 +14,6 @@ export const STATES = { done: 'Done', over: 'Over' } as const;
 export const copy = {
   reminders: 'Reminders',
   unknown: 'What you are reminded of is known with a connection only.',
-  demo: 'From the demo library nobody is reminded: there is nobody to write to. This is what its keeper would be told of.',
-  wouldBe: 'To be told',
   nothing: 'Nothing to tell',
   nothingText:
     'Wood that leaves its band, a bow left tight, strings before a concert: what cannot wait is told at once, the rest in a digest.',

@@ -1,7 +1,14 @@
 import { DAY_MS, HOUR_MS } from '../time';
-import type { Band } from './bands';
-import { airing, waterGramsPerDay, type AiringHour, type RoomHabit, type RoomHour, type WeatherHour } from './room';
-import { absoluteGm3 } from './vapour';
+import {
+  absoluteGm3,
+  airing,
+  waterGramsPerDay,
+  type AiringHour,
+  type Band,
+  type RoomHabit,
+  type RoomHour,
+  type WeatherHour,
+} from '../air';
 
 /** What is known of a room when it is asked what to do. */
 export interface RoomQuestion {
@@ -96,31 +103,3 @@ function spans(hours: readonly AiringHour[]): RoomPlan['airing'] {
   }
   return found.map(({ at, until, sum, count }) => ({ at, until, rhAfter: sum / count }));
 }
-
-/** Home remedies and what Tembrin says of them [handbook 3]. */
-export const FOLK_REMEDIES = [
-  {
-    id: 'dish',
-    asked: 'An open dish of water in the case',
-    answer: 'No: it spills on the wood. Use a humidifier made for the case, or a two-way pack.',
-  },
-  {
-    id: 'salt',
-    asked: 'Salt in the case to dry it',
-    answer: 'No: salt corrodes metal, and never with silver-wound strings. Use silica gel or a two-way pack.',
-  },
-  {
-    id: 'lamp',
-    asked: 'A warm lamp on a shrunken peg box',
-    answer: 'No: hours of heat work against the glue. Raise the humidity over days, or see a luthier.',
-  },
-] as const;
-
-/** Where an instrument is not put, and how it is kept when it is left [handbook 2.8, 3]. */
-export const KEEPING_RULES = [
-  { id: 'car', title: 'Parked car', does: 'It comes along when you get out, winter and summer.' },
-  { id: 'sun', title: 'Sun through a window', does: 'Out of its path, case too: a dark case heats through.' },
-  { id: 'vent', title: 'Radiator, vent, fireplace, lamp', does: 'Two metres away, and not in the draught of a vent.' },
-  { id: 'wall', title: 'Outside wall', does: 'A hand’s breadth off it: cold walls are damp.' },
-  { id: 'away', title: 'Away for a week or more', does: 'In its closed case, whatever it stands on otherwise.' },
-] as const;

@@ -1,7 +1,6 @@
 import { HOUR_MS } from '../time';
-import { outside } from './bands';
+import { absoluteGm3, outside } from '../air';
 import { roomPlan, type RoomQuestion } from './plan';
-import { absoluteGm3 } from './vapour';
 
 const NOW = 1000 * HOUR_MS;
 const week = (rh: number, tempC = 20) =>

@@ -1,0 +1,1 @@
+export { LoanRoute as default } from '@/features/lending/routes';

@@ -1,0 +1,1 @@
+export { WorkScreen as default } from '@/features/lending/routes';

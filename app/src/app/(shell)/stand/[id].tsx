@@ -1,0 +1,1 @@
+export { StandRoute as default } from '@/features/account/routes';
