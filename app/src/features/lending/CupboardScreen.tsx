@@ -22,7 +22,7 @@ export function CupboardScreen() {
   return (
     <Screen title={copy.cupboard} back="/kit">
       <View>
-        <LinkRow href="/kit/work" title={copy.work} text={copy.manyText} />
+        <LinkRow href="/kit/work" title={copy.work} text={copy.workRow} />
       </View>
       <Outgrowing model={model} />
       <Wish model={model} />

@@ -32,6 +32,7 @@ function LoanScreen({ instrument }: { instrument: Instrument }) {
   return (
     <Screen title={copy.title(instrument.name)} back={{ pathname: '/kit/[id]', params: { id: instrument.id } }}>
       {!complete && <Text tone="quiet">{FETCHING_LOG}</Text>}
+      {!open && last && complete && <Back card={last} assessment={assessment} />}
       {open ? (
         <Out key={`${open.id} ${open.version}`} card={open} assessment={assessment} today={today} />
       ) : may ? (
@@ -39,7 +40,7 @@ function LoanScreen({ instrument }: { instrument: Instrument }) {
       ) : (
         <Text tone="quiet">{`${copy.notLent} ${copy.only}`}</Text>
       )}
-      {last && complete && <Back card={last} assessment={assessment} />}
+      {open && last && complete && <Back card={last} assessment={assessment} />}
       {earlier.length > 0 && (
         <Stack gap="small">
           <Text kind="heading" level={2}>
@@ -98,7 +99,7 @@ function Lend({ instrument, assessment, today }: PartProps & { instrument: Instr
   const form = useLendForm(instrument, today);
   return (
     <>
-      <State title={copy.state} assessment={assessment} />
+      <State title={copy.lendTitle} assessment={assessment} />
       <Stack gap="more">
         <Choice label={copy.to} options={form.people} value={form.personId} onChange={form.setPersonId} />
         {form.outside && <Field label={copy.toName} {...form.line('to')} />}

@@ -1,6 +1,7 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
 import { useEffect } from 'react';
 import { useHousehold } from '@/state/household';
+import { forgetWanted } from '@/state/wanted';
 import { usePreferences } from '@/state/preferences';
 import { Empty } from '@/ui/Empty';
 import { Screen } from '@/ui/Screen';
@@ -12,6 +13,8 @@ export function StandRoute() {
   const instrument = useHousehold((state) => state.household!.instruments.find((each) => each.id === id));
   const standId = usePreferences((state) => state.standId);
   useEffect(() => {
+    // Whoever sees this is signed in: the way back was taken.
+    forgetWanted();
     if (instrument) usePreferences.getState().putOnStand(instrument.id);
   }, [instrument]);
   if (!instrument)

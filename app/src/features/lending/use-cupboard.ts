@@ -131,10 +131,12 @@ export function useCupboard() {
 }
 export type CupboardModel = ReturnType<typeof useCupboard>;
 
-const isBulk = (part: string): part is BulkPart => Object.hasOwn(BULK_DONE, part);
+/** What is due and done with one entry. New strings are not: which they are has to be said. */
+type DoneAtOnce = Exclude<BulkPart, 'strings'>;
+const isDoneAtOnce = (part: string): part is DoneAtOnce => part === 'checkup' || part === 'hair-look';
 
 /** Whether a piece of work is put on record by itself: what needs more said has its own page. */
-export const isBulkWork = ({ item }: CupboardWork): boolean => isBulk(item.part) && item.bowId === null;
+export const isBulkWork = ({ item }: CupboardWork): boolean => isDoneAtOnce(item.part) && item.bowId === null;
 
 /** The day's work, and what of it was done. */
 export function useWork() {
@@ -167,7 +169,7 @@ export function useWork() {
     count: done.length,
     putDone: () =>
       put(
-        done.flatMap(({ item: { instrumentId, part } }) => (isBulk(part) ? [{ instrumentId, part }] : [])),
+        done.flatMap(({ item: { instrumentId, part } }) => (isDoneAtOnce(part) ? [{ instrumentId, part }] : [])),
         () => setChosen([]),
       ),
     many,

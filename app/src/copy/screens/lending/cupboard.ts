@@ -51,8 +51,6 @@ export const copy = {
   papers: { a4: 'A4', letter: 'Letter' },
   printed: 'The labels are in your downloads.',
   work: 'The day’s work',
-  workText: (count: number) =>
-    count === 0 ? 'Nothing is due this week.' : `${count} ${count === 1 ? 'thing' : 'things'} by room and by doer.`,
   workNone: 'Nothing is due here',
   workNoneText: 'What is out or at the workshop waits until it is back.',
   noRoom: 'No room said',
@@ -62,6 +60,7 @@ export const copy = {
   putDone: (count: number) => `${count} on record.`,
   bulkOnly: 'What needs more said has its own page.',
   many: 'The same for many',
+  workRow: 'What is due, by room and by doer; the same put on record for many.',
   manyText: 'One look or checkup for a whole shelf.',
   manyWhat: 'What was done?',
   manyFor: 'To which?',

@@ -52,7 +52,7 @@ export const copy = {
   moreHint: 'Separated by commas.',
   strings: 'Who pays for strings?',
   note: 'What was agreed besides',
-  state: 'How it goes out',
+  lendTitle: 'Lending it out',
   stateText: (looked: string | null, views: number, of: number) =>
     `${looked === null ? 'It was never looked over.' : `Looked over ${looked}.`} ${views} of ${of} views photographed. What is on record when it goes is what it is compared with when it comes back.`,
   stateBack: 'How it comes back',
