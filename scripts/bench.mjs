@@ -13,5 +13,7 @@ await withThrowaway(async (env) => {
   console.log('');
   await exit(runTypeScript('bench/air.ts', env));
   console.log('');
+  await exit(runTypeScript('bench/rounds.ts', env));
+  console.log('');
   await exit(runTypeScript('bench/first-load.ts', env));
 });

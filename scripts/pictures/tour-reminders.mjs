@@ -19,7 +19,6 @@ export const reminders =
     await page.getByRole('button', { name: 'Household and account' }).click();
     await link(/^Reminders/).click();
     await page.getByText('To be told').waitFor();
-    await take('reminders-demo');
 
     const context = await page
       .context()
@@ -80,6 +79,5 @@ export const reminders =
     await take('reminders-when', own);
     await own.goto(answer);
     await own.getByText(/^Its wood rests at/).waitFor();
-    await take('reminder-answer', own);
     await context.close();
   };

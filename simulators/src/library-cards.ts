@@ -4,6 +4,7 @@ import {
   type BowFacts,
   dateOfDay,
   localDay,
+  loanSchema,
   occasionSchema,
   openStrings,
   type ownSetSchema,
@@ -11,6 +12,7 @@ import {
   priceSchema,
   spareSchema,
   type InstrumentFacts,
+  type Loan,
   type Occasion,
   type Price,
   type Spare,
@@ -27,6 +29,7 @@ export type DemoCard = { id: string } & (
   | { kind: 'appointment'; facts: z.infer<typeof appointmentSchema> }
   | { kind: 'bow'; facts: BowFacts }
   | { kind: 'contact'; facts: Contact }
+  | { kind: 'loan'; facts: Loan }
 );
 
 type Owned = InstrumentFacts & { id: string; name: string };
@@ -60,7 +63,22 @@ export const CONTACTS: readonly Contact[] = [
   { title: 'Ines, who teaches', role: 'teacher', phones: ['+44 1632 960170'], emails: [], address: '', note: '' },
 ];
 
-/** Spares, occasions and prices of the library, around today. */
+/** A guitar that is out longer than was said. @param date a day so many days from today */
+const lentOut = (instrumentId: string, date: (days: number) => string): Loan =>
+  loanSchema.parse({
+    instrumentId,
+    personId: null,
+    to: 'Oskar',
+    reached: null,
+    from: date(-120),
+    until: date(-9),
+    along: ['Case', 'Strap'].map((title) => ({ title, back: null })),
+    strings: 'borrower',
+    note: 'Back before the winter concert.',
+    back: null,
+  });
+
+/** Spares, occasions, a loan and prices of the library, around today. */
 export function libraryCards(
   instruments: readonly Owned[],
   nowMs: number,
@@ -119,6 +137,7 @@ export function libraryCards(
     occasion('Spring recital', 'performance', null, 96, 97),
     occasion('Grade exam', 'exam', 'Wren', 40),
     occasion('Library closed', 'holiday', null, 150, 170),
+    { id: id(), kind: 'loan', facts: lentOut(named('Dunlin').id, date) },
     ...PRICES.map(([name, part, by, low, high]): DemoCard => ({
       id: id(),
       kind: 'price',
