@@ -20,14 +20,15 @@ export async function startSimulators(env = {}, user = null) {
     env: {
       WEATHER_URL: url,
       HYGROMETER_URL: url,
-      PUSH_STAND_IN: url,
+      // Whoever is reached from elsewhere has phones with push services of their own.
+      ...(!process.env.PUBLIC_URL && { PUSH_STAND_IN: url }),
       SMTP_URL: process.env.SMTP_URL ?? `smtp://127.0.0.1:${smtp}`,
     },
     mail: process.env.SMTP_URL ? null : `${url}/mail`,
     push: `${url}/push`,
     told: [
       ...(process.env.SMTP_URL ? [] : [`Letters it sends are read at ${url}/mail`]),
-      `What phones would show is read at ${url}/push`,
+      ...(process.env.PUBLIC_URL ? [] : [`What phones would show is read at ${url}/push`]),
     ],
     tell: (server) => child.connected && child.send({ server }),
     async stop() {

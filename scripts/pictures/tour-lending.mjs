@@ -27,9 +27,6 @@ export const lending = async ({ page, take, link }) => {
   await page.goto('/kit/cupboard');
   await page.getByRole('list', { name: 'Cupboard' }).waitFor();
   await take('cupboard');
-  await page.goto('/kit/work');
-  await page.getByRole('heading', { name: 'The same for many' }).waitFor();
-  await take('cupboard-work');
   await page.goto('/kit');
   await link(/^Curlew/).click();
   await link(/^Lending/).click();

@@ -13,7 +13,15 @@ jest.mock('@/workers/load', () => ({
 }));
 
 const heron = { id: 'heron', name: 'Heron', ...usualFacts('violin'), addedAt: '2026-01-01T12:00:00.000Z', version: 1 };
-const household = { id: 'house', name: 'Ours', timeZone: 'UTC', schools: {}, version: 1, instruments: [heron] };
+const household = {
+  id: 'house',
+  name: 'Ours',
+  timeZone: 'UTC',
+  schools: {},
+  people: [],
+  version: 1,
+  instruments: [heron],
+};
 const judged = () => useAssessmentStore.getState().byInstrument.heron;
 let stop: () => void;
 

@@ -13,6 +13,7 @@ const household = {
   name: 'Ours',
   timeZone: 'UTC',
   schools: {},
+  people: [],
   version: 1,
   instruments: [of('heron'), of('wren'), of('tern')],
 } as unknown as Household;

@@ -179,6 +179,11 @@ export class Assessor {
     return among(this.stale) ?? among(this.unlearned);
   }
 
+  /** Who is here and plays. */
+  private get players() {
+    return this.household!.people.filter(({ goneAt }) => goneAt === null);
+  }
+
   private judge(instrument: Instrument): void {
     const settings = this.household!;
     const eventsOf = (id: string) => this.events.get(id) ?? [];
@@ -191,6 +196,7 @@ export class Assessor {
     }
     const assessment = assessInstrument(instrument, {
       ...settings,
+      people: this.players,
       eventsOf,
       places: this.places.of,
       occasions: this.occasions,
@@ -220,7 +226,7 @@ export class Assessor {
     const known = this.lives.get(instrument.id) ?? [];
     if (JSON.stringify(known) === JSON.stringify(lives)) return;
     this.lives.set(instrument.id, lives);
-    for (const id of kinOf(instrument, this.household!.instruments)) this.unlearned.add(id);
+    for (const id of kinOf(instrument, this.household!.instruments, this.players)) this.unlearned.add(id);
   }
 
   /** Lays out the year once everything is judged. @returns whether there was anything to do */

@@ -5,6 +5,7 @@ import { foldLog, type InstrumentLog, type LogEvent } from '../log';
 import { inWorkshopUntil, staysAway } from './workshop';
 import { dueItems, isOnBow, threadOf, type DueItem } from '../parts';
 import type { LifeSeen } from '../wear';
+import type { Person } from '../people';
 import type { SchoolChoices } from '../schools';
 import { daysAway, yearPlan, type Appointment, type Occasion, type YearPlan } from '../year';
 import { assess, type Assessment, type Basis, type PlayedBow } from './assessment';
@@ -37,6 +38,8 @@ export interface HouseholdQuestion<I extends OwnInstrument> extends HouseholdSet
   occasions: readonly Occasion[];
   /** What was said of its bows. */
   bows: readonly SaidBow[];
+  /** Who plays what; left out: nobody said. */
+  people?: readonly Player[];
   /** The moment judged, ms since 1970-01-01T00:00Z. */
   nowMs: number;
 }
@@ -54,16 +57,26 @@ export function livesOf({ threads }: Pick<Assessment, 'threads'>): readonly Life
   return threadOf(threads, 'strings')?.lives ?? [];
 }
 
+/** Somebody who plays, as far as it matters here. */
+export type Player = Pick<Person, 'plays'>;
+
 /**
- * Other instruments that the same person may play, so that what is learned of strings on one tells of the others: those of a
- * child of a child's, those of an adult of an adult's; none in a household that has more than one person plays.
+ * Other instruments that the same person plays, so that what is learned of strings on one tells of the others. Where it was said who plays it, those of the same persons; where not, those of which nobody said it either, of a child a
+ * child's, of an adult an adult's, and none in a household that has more than one person plays.
  * @returns ids, without its own
  */
-export function kinOf(instrument: OwnInstrument, instruments: readonly OwnInstrument[]): string[] {
+export function kinOf(
+  instrument: OwnInstrument,
+  instruments: readonly OwnInstrument[],
+  people: readonly Player[] = [],
+): string[] {
+  const others = instruments.filter(({ id }) => id !== instrument.id);
+  const players = people.filter(({ plays }) => plays.includes(instrument.id));
+  if (players.length > 0)
+    return others.flatMap(({ id }) => (players.some(({ plays }) => plays.includes(id)) ? [id] : []));
   if (instruments.length > ONE_PERSONS) return [];
-  return instruments.flatMap(({ id, setUp }) =>
-    id !== instrument.id && setUp.player === instrument.setUp.player ? [id] : [],
-  );
+  const isSaid = (id: string) => people.some(({ plays }) => plays.includes(id));
+  return others.flatMap(({ id, setUp }) => (setUp.player === instrument.setUp.player && !isSaid(id) ? [id] : []));
 }
 
 /**
@@ -135,11 +148,11 @@ function groundOf<I extends OwnInstrument>(instrument: I, question: Question<I>)
 
 function judged<I extends OwnInstrument>(
   instrument: I,
-  { instruments }: Question<I>,
+  { instruments, people }: Question<I>,
   { log, ...basis }: ReturnType<typeof groundOf>,
   lives: KnownLives | undefined,
 ): Assessment<I> {
-  const livesElsewhere = kinOf(instrument, instruments).flatMap((id) => {
+  const livesElsewhere = kinOf(instrument, instruments, people).flatMap((id) => {
     const own = lives?.get(id) ?? [];
     return own.length > 0 ? [own] : [];
   });
@@ -177,13 +190,13 @@ export function assessYear(
 export function assessHousehold<I extends OwnInstrument>(
   question: HouseholdQuestion<I>,
 ): { assessments: Assessment<I>[]; year: YearPlan } {
-  const { instruments, appointments, occasions, nowMs, timeZone } = question;
+  const { instruments, appointments, occasions, people, nowMs, timeZone } = question;
   const grounds = instruments.map((instrument) => groundOf(instrument, question));
   const alone = instruments.map((instrument, at) => judged(instrument, question, grounds[at]!, undefined));
   const lives = new Map(alone.map((each) => [each.facts.id, livesOf(each)]));
   // Those of whose player something was learned elsewhere are judged with it.
   const assessments = alone.map((each, at) =>
-    kinOf(each.facts, instruments).some((id) => lives.get(id)!.length > 0)
+    kinOf(each.facts, instruments, people).some((id) => lives.get(id)!.length > 0)
       ? judged(each.facts, question, grounds[at]!, lives)
       : each,
   );

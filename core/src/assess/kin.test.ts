@@ -79,3 +79,21 @@ test('a child’s and an adult’s instruments tell nothing of each other, nor t
   expect(kinOf(school[0]!, school)).toEqual([]);
   expect(kinOf(school[0]!, school.slice(0, 6))).toHaveLength(5);
 });
+
+test('where it was said who plays, what one person does tells of their others, and of nobody else’s', () => {
+  const three = [...two, instrument('third', 'cello')];
+  const people = [{ plays: ['first', 'second'] }, { plays: ['third'] }];
+  const ids = (one: number) => kinOf(three[one]!, three, people);
+  expect([ids(0), ids(1), ids(2)]).toEqual([['second'], ['first'], []]);
+  // However many there are, of which a school has many.
+  const many = [...three, ...Array.from({ length: 20 }, (_, at) => instrument(`more ${at}`))];
+  expect(kinOf(many[0]!, many, people)).toEqual(['second']);
+  // Of those nobody said it of, nothing is told by those of which somebody did.
+  expect(kinOf(three[2]!, three, [{ plays: ['first'] }])).toEqual(['second']);
+  const events = { first: eager, second: fresh, third: fresh };
+  const asked = { ...question(three, events), people };
+  expect(stringsOf(asked, 'second').window).not.toEqual(
+    stringsOf(question([two[1]!], { second: fresh }), 'second').window,
+  );
+  expect(stringsOf(asked, 'third').window).toEqual(stringsOf(question([three[2]!], { third: fresh }), 'third').window);
+});

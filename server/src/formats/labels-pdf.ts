@@ -22,6 +22,7 @@ const EDGE = { x: 20, y: 26 } as const;
 const PAD = 9;
 /** A phone reads a code from this size on at arm's length: 2.2 cm. From memory. */
 const CODE = 62;
+const SMALLER = 0.75;
 
 /** A QR code (ISO/IEC 18004) as it stands, each run of dark modules a rectangle. Level M: what survives a scuff. */
 function code(doc: Doc, url: string, x: number, y: number): void {
@@ -60,6 +61,8 @@ export function labelsPdf({ labels, paper, atMs }: LabelPages): Promise<Buffer> 
     const right = { x: x + PAD + CODE + 8, width: width - CODE - 2 * PAD - 8 };
     const line = (text: string, face: 'serif' | 'text', size: number, colour: string, top: number) => {
       doc.font(face).fontSize(size).fillColor(colour);
+      // A long name is smaller before it is cut.
+      if (doc.widthOfString(text) > right.width) doc.fontSize(size * SMALLER);
       doc.text(fitted(doc, text, right.width), right.x, top, { lineBreak: false });
     };
     page.add(

@@ -113,6 +113,12 @@ describe('with the stand-in', () => {
     await expect(nowhere).rejects.not.toThrow(DeadDevice);
   });
 
+  test('what answers beside it is sent nothing', () => {
+    expect(push().fault(`${url}/push/a`)).toBeNull();
+    for (const path of ['/hygrometers', '/push/../hygrometers', '/pushed/a'])
+      expect(push().fault(url + path)).not.toBeNull();
+  });
+
   test('without one set, nothing is sent to this machine', async () => {
     const to = await push().subscribe();
     const real = pushOf({ SESSION_SECRET: SECRET, MAIL_FROM, PUSH_STAND_IN: undefined });

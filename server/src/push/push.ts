@@ -98,7 +98,9 @@ export function pushOf({ SESSION_SECRET, MAIL_FROM, PUSH_STAND_IN }: PushSetting
   const [, inBrackets] = /<([^<>]{3,254})>/.exec(MAIL_FROM) ?? [];
   const contact = inBrackets ?? MAIL_FROM.trim();
   const standIn = PUSH_STAND_IN === undefined ? null : new URL(PUSH_STAND_IN).origin;
-  const isStandIn = (endpoint: string) => standIn !== null && new URL(endpoint).origin === standIn;
+  // Its own addresses only: beside it other stand-ins answer.
+  const isStandIn = (endpoint: string) =>
+    standIn !== null && URL.canParse(endpoint) && new URL(endpoint).href.startsWith(`${standIn}/push/`);
   const fault = (endpoint: string) => (isStandIn(endpoint) ? null : endpointFault(endpoint));
   return {
     publicKey: keys.publicKey,

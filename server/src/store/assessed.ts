@@ -13,7 +13,7 @@ export async function assessed(database: Database, scope: HouseholdScope, nowMs:
     new AirScope(database, scope).air(0, weather),
     new CardScope(database, scope).cards(),
   ]);
-  const { timeZone, schools, instruments, name } = household;
+  const { timeZone, schools, instruments, people, name } = household;
   const logs = byInstrument(events);
   const appointments = factsOf(cards, 'appointment');
   const occasions = factsOf(cards, 'occasion');
@@ -26,6 +26,7 @@ export async function assessed(database: Database, scope: HouseholdScope, nowMs:
     appointments,
     occasions,
     bows: bowsAmong(cards),
+    people: people.filter(({ goneAt }) => goneAt === null),
     nowMs,
   });
   return {
