@@ -2,7 +2,7 @@ import { DAY_MS, FAMILIES, HABITS, kindsOf, localDay, dateOfDay, usualFacts } fr
 import { QUOTAS } from '@tembrin/contract/quotas';
 import { v7 as uuid } from 'uuid';
 import { reading, ROOM } from './testing/air';
-import { madeEvent, openServer, PASSWORD, visitor, type TestServer, type Visitor } from './testing/fixtures';
+import { household, madeEvent, openServer, PASSWORD, visitor, type TestServer, type Visitor } from './testing/fixtures';
 import { judged } from './testing/judged';
 
 /** A keeper moves to another server: everything that a judgement rests on comes along. */
@@ -254,4 +254,26 @@ test.each([
   const { detail } = (await bring(to, JSON.stringify(file)).expect(422)).body;
   expect(detail).toBe(`${word} 2 is in the file twice. Nothing was brought in.`);
   expect((await to.get('/household')).body.instruments).toEqual([]);
+});
+
+test('a loan to one of the household goes along with who has it', async () => {
+  const { browser, instrument, household: own } = await household(server);
+  const facts = {
+    instrumentId: instrument.id,
+    personId: own.people[0]!.id,
+    to: 'Pip',
+    reached: null,
+    from: '2026-09-01',
+    until: null,
+    along: [{ title: 'Case', back: null }],
+    strings: 'lender',
+    note: null,
+    back: null,
+  };
+  await browser.post('/cards', { cards: [{ id: uuid(), kind: 'loan', facts }] }).expect(201);
+  const { text } = await browser.get('/export/household.json').expect(200);
+  const to = await newcomer();
+  await bring(to, text).expect(200);
+  const { cards } = (await to.get('/cards').expect(200)).body as { cards: { facts: object }[] };
+  expect(cards.map((card) => card.facts)).toEqual([facts]);
 });

@@ -46,6 +46,12 @@ test('an instrument is lent to one at a time; two keepers who lend it at once ar
   await browser.put(`/cards/${card!.id}`, card!.version + 1, { kind: 'loan', facts: loan(instrument.id) }).expect(409);
 });
 
+test('who has it, of the household, is one of it', async () => {
+  const { browser, instrument, household: own } = await household(server);
+  await browser.post('/cards', lend(loan(instrument.id, { personId: uuid() }))).expect(422);
+  await browser.post('/cards', lend(loan(instrument.id, { personId: own.people[0]!.id }))).expect(201);
+});
+
 test('who plays it sees the loan, and lends nothing', async () => {
   const party = await household(server);
   await party.browser.post('/cards', lend(loan(party.instrument.id))).expect(201);

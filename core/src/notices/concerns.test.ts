@@ -179,11 +179,22 @@ describe('a loan', () => {
     ['without an end', loan(null), []],
     ['back', loan(10, 1), []],
     ['ten days over', loan(10), [10 / 7]],
-  ])('%s', (_name, one, worse) => {
+  ])('%s, is told by its weeks', (_name, one, worse) => {
     expect(concernsIn({ loans: [one] }).flatMap((each) => (each.kind === 'overdue' ? [each.worse] : []))).toEqual(
       worse,
     );
   });
+});
+
+test('what is with somebody outside is in air nobody here knows; with one of the household it is as before', () => {
+  const dry = { events: [livesThere], places: room(0.5, 0.15, 30) };
+  const lent = (personId: string | null, back: string | null = null) => ({
+    ...{ id: 'l', instrumentId: HERON, to: 'Oskar', reached: null, from: dateOfDay(TODAY - 9), until: null, along: [] },
+    ...{ personId, strings: 'lender' as const, note: null, back },
+  });
+  expect(kindsIn({ ...dry, loans: [lent(null)] })).not.toContain('air');
+  expect(kindsIn({ ...dry, loans: [lent('pip')] })).toContain('air');
+  expect(kindsIn({ ...dry, loans: [lent(null, dateOfDay(TODAY - 1))] })).toContain('air');
 });
 
 describe('whom it is for [handbook 13]', () => {

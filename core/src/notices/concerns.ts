@@ -1,6 +1,6 @@
 import { humidifierPace } from '../air';
 import { assessYear, type Assessment, type OwnInstrument } from '../assess';
-import { overdueDays, type Loan } from '../lending';
+import { loanNow, overdueDays, type Loan } from '../lending';
 import { stayNow } from '../log';
 import { subjectOf } from '../parts';
 import { DAY_MS, dayOfDate, HOUR_MS, localDay, startOfLocalDay } from '../time';
@@ -151,12 +151,14 @@ function ofLoans({ loans, nowMs, timeZone }: ConcernQuestion): KnownConcern[] {
 
 /**
  * Everything worth telling of some instruments at a moment, as far as it is known, whoever is told and whatever was told already.
- * Of what is at the workshop, air and bow are not told: nobody here can do anything about them.
+ * Of what is at the workshop, or lent to somebody outside, air and bow are not told: nobody here knows them, or can do anything.
  */
 export function concernsOf(question: ConcernQuestion): KnownConcern[] {
-  const { assessments, nowMs, timeZone } = question;
+  const { assessments, loans, nowMs, timeZone } = question;
+  const today = localDay(nowMs, timeZone);
+  const isOutside = (id: string) => loanNow(loans, id, today)?.personId === null;
   const own = assessments
-    .filter(({ log }) => stayNow(log) === null)
+    .filter(({ facts, log }) => stayNow(log) === null && !isOutside(facts.id))
     .flatMap((each) => [...ofAir(each, nowMs), ...ofHumidifier(each, nowMs), ...ofBows(each, nowMs, timeZone)]);
   return [...own, ...ofYear(question), ...ofLoans(question)];
 }

@@ -189,9 +189,10 @@ export class ArchiveScope {
     const { sensors, keyless } = await air.bring(things.sensors, transaction);
     const cards = new CardScope(this.database, this.scope);
     const before = await models.Card.count({ where: this.scope.where({}), transaction });
+    // Who has something on loan is there before the loan.
+    await this.storePeople(things.people, transaction);
     await cards.addIn(things.cards, transaction);
     const after = await models.Card.count({ where: this.scope.where({}), transaction });
-    await this.storePeople(things.people, transaction);
     return {
       instruments: instruments.length,
       places: places.length,

@@ -91,6 +91,7 @@ export class CardScope {
       checkBriefs(card, [...there.values(), ...fresh]);
       checkLent(card, [...there.values(), ...fresh]);
     }
+    await this.checkBorrowers(fresh, transaction);
     const addedAt = Date.now();
     await this.database.models.Card.bulkCreate(
       fresh.map(({ id, kind, facts }, at) =>
@@ -111,6 +112,16 @@ export class CardScope {
     });
   }
 
+  /** Who has an instrument on loan, where it is one of the household, is one. @throws ProblemError 422 */
+  private async checkBorrowers(cards: readonly CardFacts[], transaction: Transaction): Promise<void> {
+    const ids = [...new Set(cards.flatMap((card) => (card.kind === 'loan' ? (card.facts.personId ?? []) : [])))];
+    if (ids.length === 0) return;
+    const known = await this.database.models.Person.count({ where: this.scope.where({ id: ids }), transaction });
+    if (known === ids.length) return;
+    const detail = 'Whoever has it is not one of your household. Choose another, or write their name.';
+    fail(422, 'no-such-person', detail, { personId: detail });
+  }
+
   async change(id: string, version: number, { kind, facts }: CardFacts): Promise<Card> {
     return this.scope.alone(async (transaction) => {
       const row = await this.rowAt(id, version, transaction);
@@ -124,6 +135,7 @@ export class CardScope {
       const cards = await this.cards(transaction);
       checkBriefs({ kind, facts } as CardFacts, cards);
       checkLent({ kind, facts, id } as CardFacts & { id: string }, cards);
+      await this.checkBorrowers([{ kind, facts } as CardFacts], transaction);
       await row.update({ facts: JSON.stringify(facts), version: version + 1 }, { transaction });
       return cardOf(row);
     });
