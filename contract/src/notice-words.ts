@@ -67,7 +67,7 @@ const WORDS: { readonly [K in NoticeKind]: (facts: ConcernFacts[K], told: Told) 
     title: `${bowId === null ? `${name}’s bow` : (names.get(bowId) ?? 'A bow')} was left tight`,
     why: `Nobody has slackened it since ${clock(since, timeZone)}. Left tight, the stick loses its camber and the hair stretches.`,
     todo: 'Slacken it until the hair just lies together.',
-    path: `/now?instrument=${instrumentId}`,
+    path: `/stand/${instrumentId}`,
   }),
   strings: ({ side, day, occasion, from }, { name, instrumentId, timeZone }) => ({
     title: side === 'before' ? `${name}: strings go on now` : `${name}: leave the strings on`,
@@ -103,7 +103,7 @@ const WORDS: { readonly [K in NoticeKind]: (facts: ConcernFacts[K], told: Told) 
       facts.who === 'workshop'
         ? `For the workshop: ask for a day about ${onDay(facts.day, timeZone)}.`
         : `${DOER_TITLES[facts.who]}, about ${onDay(facts.day, timeZone)}.`,
-    path: `/kit/${instrumentId}/${facts.part}`,
+    path: `/kit/${instrumentId}/${facts.part}${facts.bowId === null ? '' : `?bow=${facts.bowId}`}`,
   }),
 };
 
