@@ -1,7 +1,7 @@
 import type { Assessment, OwnInstrument } from '../assess';
 import type { Family } from '../instruments';
 import { nextSize, type NextSize } from '../jobs';
-import { stayNow } from '../log';
+import { stayNow, type Measure } from '../log';
 import { byUrgency, type ThreadState } from '../parts';
 import type { Person } from '../people';
 import { DAY_MS, localDay, type LocalDay } from '../time';
@@ -13,7 +13,7 @@ export type Holder =
   | { at: 'workshop' }
   | { at: 'lent'; to: string; personId: string | null; until: string | null; overdueDays: number }
   /** Who plays it has it, though nothing was lent. */
-  | { at: 'played'; to: string };
+  | { at: 'played'; to: string; personId: string };
 
 /** An instrument as a cupboard lists it. */
 export interface CupboardRow {
@@ -45,7 +45,7 @@ export function holderOf<L extends Loan>(
     return { at: 'lent', to, personId, until, overdueDays: overdueDays(loan, today) };
   }
   const player = people.find(({ plays }) => plays.includes(id));
-  return player ? { at: 'played', to: player.name } : { at: 'in' };
+  return player ? { at: 'played', to: player.name, personId: player.id } : { at: 'in' };
 }
 
 /** The instruments of a household as a cupboard lists them, in their order. */
@@ -128,6 +128,28 @@ export interface Outgrowing {
 }
 
 /**
+ * The lengths of the arm of who has an instrument, in order of time: an arm is a person's, whatever they played when it was measured.
+ * What was measured without a name is of who has that instrument.
+ */
+function armsOf(
+  assessments: readonly Assessment<Named>[],
+  rows: readonly CupboardRow[],
+  { id, holder }: CupboardRow,
+): Measure[] {
+  const personId = 'personId' in holder ? holder.personId : null;
+  return assessments
+    .flatMap(({ facts, log }, at) => {
+      const other = rows[at]!.holder;
+      const isTheirs = facts.id === id || (personId !== null && 'personId' in other && other.personId === personId);
+      return log.measures.filter(
+        ({ figure, who }) =>
+          figure === 'arm-length' && (who === undefined || personId === null ? isTheirs : who === personId),
+      );
+    })
+    .sort((a, b) => a.at - b.at);
+}
+
+/**
  * Who is about to outgrow what they have, soonest first, and which free instruments fit next [handbook 10, 13]. Told of violins whose
  * player's arm was measured; of others the handbook gives no sizes by the player.
  */
@@ -138,10 +160,7 @@ export function outgrowing(assessments: readonly Assessment<Named>[], rows: read
       const { facts, log } = assessment;
       const row = rows[at]!;
       if (row.holder.at === 'in') return [];
-      const next = nextSize(
-        facts,
-        log.measures.filter(({ figure }) => figure === 'arm-length'),
-      );
+      const next = nextSize(facts, armsOf(assessments, rows, row));
       if (!next) return [];
       const soon =
         next.window !== null && next.fits === facts.size && next.window.from - log.nowMs < AHEAD_DAYS * DAY_MS;

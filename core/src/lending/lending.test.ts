@@ -213,7 +213,7 @@ describe('a cupboard', () => {
     expect(rows.map(({ holder }) => holder)).toEqual([
       { at: 'lent', to: 'Oskar', personId: null, until: '2026-11-20', overdueDays: 7 },
       { at: 'in' },
-      { at: 'played', to: 'Pip' },
+      { at: 'played', to: 'Pip', personId: 'pip' },
     ]);
   });
 
@@ -258,6 +258,24 @@ describe('a cupboard', () => {
     expect(outgrowing(small, cupboardRows(small, [loan()], people))).toEqual([]);
     // What stands in the cupboard is outgrown by nobody.
     expect(outgrowing(assessments, cupboardRows(assessments, [], people))).toEqual([]);
+  });
+
+  test('an arm is a person’s, whatever they played when it was measured', () => {
+    const robin: Person = { id: 'robin', name: 'Robin', role: 'player', plays: [WREN], looksAfter: [] };
+    const own = judged({ ...wren, size: '1/2' });
+    // Measured at another violin, by name; and somebody else's there, who has it now.
+    const at = (days: number, value: number, who: string) => ({
+      ...scribe(HERON).event('measured', NOW - days * DAY_MS, { figure: 'arm-length', value }),
+      id: `00000000-0000-4000-8000-0000000000${days + 10}`,
+      by: who,
+    });
+    const elsewhere = judged(heron, [at(80, 540, 'robin'), at(2, 566, 'robin'), at(1, 480, 'another')]);
+    const free = judged({ ...knot, id: KNOT, family: 'violin', size: '3/4' });
+    const three = [elsewhere, own, free];
+    const held = cupboardRows(three, [], [robin]);
+    const [first, ...rest] = outgrowing(three, held);
+    expect(rest).toEqual([]);
+    expect(first).toMatchObject({ row: { id: WREN }, size: '3/4', next: { armMm: 566 } });
   });
 
   test('the day’s work is of what is here, by doer', () => {

@@ -34,7 +34,8 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
     const { fold } = meaningOf(event);
     if (typeof fold !== 'function') continue;
     const at = Date.parse(event.occurredAt);
-    if (at <= nowMs) fold(state, { eventId: event.id, at }, event);
+    const { id: eventId, by: who } = event;
+    if (at <= nowMs) fold(state, who === undefined ? { eventId, at } : { eventId, at, who }, event);
   }
   return {
     nowMs,

@@ -17,6 +17,8 @@ export type Doer = (typeof DOERS)[number];
 export interface Mark {
   eventId: string;
   at: number;
+  /** The person who did it; left out: nobody said. */
+  who?: string;
 }
 
 /** A mark whose date may be only a bound: `known` false means that it happened no later than `at`. */

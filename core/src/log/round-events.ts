@@ -77,11 +77,11 @@ const ofSession = ({ sessionId }: { sessionId: string | null }) => (sessionId ==
 
 /** Steps are most of a log: each is written out, so that all are of one shape and quick to look through. */
 function recordOfStep(
-  { eventId, at }: Mark,
+  { eventId, at, who }: Mark,
   { step, sessionId }: Pick<StepRecord, 'step' | 'sessionId'>,
   done: boolean,
 ): StepRecord {
-  return { eventId, at, step, done, sessionId };
+  return who === undefined ? { eventId, at, step, done, sessionId } : { eventId, at, step, done, sessionId, who };
 }
 
 export const roundTopic: Topic<keyof typeof roundPayloads, RoundLists> = {

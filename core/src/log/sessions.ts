@@ -17,6 +17,8 @@ export interface Session {
   /** Entered afterwards rather than timed. */
   entered: boolean;
   corrected: boolean;
+  /** The person who played; left out: nobody said. */
+  who?: string;
 }
 
 /** The longest a single session may be, in hours. */
@@ -32,6 +34,7 @@ interface Entry {
   entered: boolean;
   /** When its correction was recorded; empty when there is none. */
   corrected: string;
+  who: string | undefined;
 }
 
 /** Sessions as they were written down, each by itself, with their corrections carried out; in order of their beginning. */
@@ -47,6 +50,7 @@ function entriesFrom(live: readonly LogEvent[]): Entry[] {
       endEventId: null,
       entered,
       corrected: '',
+      who: event.by,
     });
   }
   for (const event of live) {
@@ -91,6 +95,7 @@ export function mergedSessions(live: readonly LogEvent[]): Omit<Session, 'day'>[
   return groups.map((group) => {
     const ends = group.flatMap(({ endedAt }) => endedAt ?? []);
     const last = group.reduce((a, b) => (b.corrected > a.corrected ? b : a));
+    const who = group.find((entry) => entry.who !== undefined)?.who;
     return {
       id: group[0]!.id,
       parts: group.map(({ id }) => id),
@@ -99,6 +104,7 @@ export function mergedSessions(live: readonly LogEvent[]): Omit<Session, 'day'>[
       endEventIds: group.flatMap(({ endEventId }) => endEventId ?? []),
       entered: group.every(({ entered }) => entered),
       corrected: last.corrected !== '',
+      ...(who !== undefined && { who }),
     };
   });
 }

@@ -96,7 +96,8 @@ function extraDue(step: StepData<StepId>, { log, threads }: Situation, atMs: num
 export function closingRound(situation: Situation, atMs = situation.log.nowMs): RoundStep<StepId>[] {
   const { facts, schools, log } = situation;
   const residue = new Map(residueOf(facts, log, atMs).map((zone) => [zone.step as StepId, zone]));
-  const missed = oftenMissed(log);
+  // What keeps being missed by who played this evening.
+  const missed = oftenMissed(log, log.sessions.findLast(({ beganAt }) => beganAt <= atMs)?.who);
   return stepsFor(CLOSING_STEPS, facts, schools).flatMap((data) => {
     const because = data.due ? extraDue(data, situation, atMs) : chase(situation, residue.get(data.id));
     return data.due && !because ? [] : [roundStep(data, situation, because, missed.has(data.id))];

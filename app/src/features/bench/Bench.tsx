@@ -1,6 +1,7 @@
 import type { Instrument } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
 import { View } from 'react-native';
+import { usePlayersOf } from '@/state/people';
 import { useInstrumentOnStand } from '@/state/stand';
 import { Button } from '@/ui/Button';
 import { LinkRow } from '@/ui/LinkRow';
@@ -49,7 +50,7 @@ function BenchOf({ instrument }: { instrument: Instrument }) {
         </Stack>
       )}
       <Learn model={model} />
-      <Missed log={log} />
+      <Missed instrument={instrument} log={log} />
       {guide && <RosinGuide id={guide} child={instrument.setUp.player === 'child'} onClose={() => setGuide(null)} />}
     </Screen>
   );
@@ -109,6 +110,7 @@ function Jobs({ model }: { model: BenchModel }) {
 
 function Learn({ model }: { model: BenchModel }) {
   const { instrument, log } = model;
+  const who = useWho(instrument);
   return (
     <View>
       <Text kind="heading" level={2}>
@@ -118,11 +120,11 @@ function Learn({ model }: { model: BenchModel }) {
         <LinkRow
           key={drill}
           href={{ pathname: '/bench/[drill]', params: { drill } }}
-          label={`${DRILL_DATA[drill].title}. ${DRILL_DATA[drill].asks} ${lastResult(log, drill)}`}
+          label={`${DRILL_DATA[drill].title}. ${DRILL_DATA[drill].asks} ${lastResult(log, drill, who)}`}
         >
           <Text kind="strong">{DRILL_DATA[drill].title}</Text>
           <Text kind="small" tone="quiet">
-            {DRILL_DATA[drill].asks} {lastResult(log, drill)}
+            {DRILL_DATA[drill].asks} {lastResult(log, drill, who)}
           </Text>
         </LinkRow>
       ))}
@@ -130,17 +132,26 @@ function Learn({ model }: { model: BenchModel }) {
   );
 }
 
-function lastResult(log: InstrumentLog, drill: string): string {
-  const last = log.drills.findLast((each) => each.drill === drill);
+/** Who drills on this device, where several play it. */
+function useWho({ id }: Instrument): string | undefined {
+  const { players, current } = usePlayersOf(id);
+  return players.length > 1 ? current?.id : undefined;
+}
+
+function lastResult(log: InstrumentLog, drill: string, who: string | undefined): string {
+  const last = log.drills.findLast(
+    (each) => each.drill === drill && (who === undefined || each.who === undefined || each.who === who),
+  );
   return last ? `Last: ${last.right} of ${last.of}, ${dayWords(last.at, log.nowMs, log.timeZone)}.` : '';
 }
 
 /** For a parent or teacher: which steps keep being missed, in rounds and in drills. */
-function Missed({ log }: { log: InstrumentLog }) {
-  const missed = missesOf(log)
+function Missed({ instrument, log }: Pick<BenchModel, 'instrument' | 'log'>) {
+  const who = useWho(instrument);
+  const missed = missesOf(log, who)
     .filter((each) => each.missed > 0)
     .slice(0, 6);
-  const emphasised = oftenMissed(log);
+  const emphasised = oftenMissed(log, who);
   if (missed.length === 0) return null;
   return (
     <Stack gap="hair">
