@@ -32,6 +32,8 @@ const dated = (timeZone: string) => {
   return (ms: number) => format.format(ms);
 };
 const onDay = (day: number, timeZone: string) => dated(timeZone)(startOfLocalDay(day, timeZone) + 12 * HOUR_MS);
+const askFor = (day: number, soon: boolean, timeZone: string) =>
+  soon ? 'Ask for a day soon.' : `Ask for a day about ${onDay(day, timeZone)}.`;
 const clock = (ms: number, timeZone: string) =>
   new Intl.DateTimeFormat('en-GB', { weekday: 'long', hour: '2-digit', minute: '2-digit', timeZone }).format(ms);
 
@@ -81,13 +83,13 @@ const WORDS: { readonly [K in NoticeKind]: (facts: ConcernFacts[K], told: Told) 
         : `Play it on these, and change them after: ${onDay(day, timeZone)}.`,
     path: `/kit/${instrumentId}/strings`,
   }),
-  visit: ({ day, items }, { names, timeZone }) => ({
+  visit: ({ day, soon, items }, { names, timeZone }) => ({
     title: `One visit to the workshop for ${items.length} things`,
     why: `${items
       .slice(0, 8)
       .map((item) => `${subject(names, item)}: ${dueOf(item.part).title.toLowerCase()}`)
       .join('; ')}${items.length > 8 ? `; and ${items.length - 8} more` : ''}.`,
-    todo: `Ask for a day about ${onDay(day, timeZone)}.`,
+    todo: askFor(day, soon, timeZone),
     path: '/year/visits',
   }),
   overdue: ({ to, until }, { name, timeZone, instrumentId }) => ({
@@ -101,8 +103,8 @@ const WORDS: { readonly [K in NoticeKind]: (facts: ConcernFacts[K], told: Told) 
     why: `Due between ${dated(timeZone)(facts.window.early)} and ${dated(timeZone)(facts.window.late)}.`,
     todo:
       facts.who === 'workshop'
-        ? `For the workshop: ask for a day about ${onDay(facts.day, timeZone)}.`
-        : `${DOER_TITLES[facts.who]}, about ${onDay(facts.day, timeZone)}.`,
+        ? `For the workshop. ${askFor(facts.day, facts.soon, timeZone)}`
+        : `${DOER_TITLES[facts.who]}, ${facts.soon ? 'as soon as it suits' : `about ${onDay(facts.day, timeZone)}`}.`,
     path: `/kit/${instrumentId}/${facts.part}${facts.bowId === null ? '' : `?bow=${facts.bowId}`}`,
   }),
 };

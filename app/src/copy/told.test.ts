@@ -35,12 +35,16 @@ const FACTS: { readonly [K in NoticeKind]: readonly ConcernFacts[K][] } = {
     { side: 'after', day: day + 3, occasion: 'Quay concert', from: day },
   ],
   visit: [
-    { day, items: Array.from({ length: 11 }, () => ({ instrumentId: HERON, bowId: null, part: 'checkup' as const })) },
+    {
+      day,
+      soon: false,
+      items: Array.from({ length: 11 }, () => ({ instrumentId: HERON, bowId: null, part: 'checkup' as const })),
+    },
   ],
   overdue: [{ loanId: LIGHT, to: 'Oskar', until: day }],
   due: [
-    { instrumentId: HERON, bowId: null, part: 'strings', day, who: 'self', window },
-    { instrumentId: HERON, bowId: LIGHT, part: 'hair', day, who: 'workshop', window },
+    { instrumentId: HERON, bowId: null, part: 'strings', day, soon: true, who: 'self', window },
+    { instrumentId: HERON, bowId: LIGHT, part: 'hair', day, soon: false, who: 'workshop', window },
   ],
 };
 const concern = (kind: NoticeKind, facts: object) =>
@@ -79,6 +83,8 @@ test('what is told is told in the terms of where it is', () => {
   expect(told('tight', 1).title).toBe('Heron, the light bow was left tight');
   expect(told('strings').todo).toMatch(/by Saturday,? 12 December/);
   expect(told('visit').why).toMatch(/; and 3 more\.$/);
+  expect(told('visit').todo).toMatch(/^Ask for a day about Saturday,? 12 December\.$/);
+  expect(told('due').todo).toBe('Yourself, as soon as it suits.');
   expect(told('due', 1)).toMatchObject({
     title: 'Heron, the light bow: rehair',
     path: `/kit/${HERON}/hair?bow=${LIGHT}`,

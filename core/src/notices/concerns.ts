@@ -31,6 +31,8 @@ const VISIT_AHEAD_DAYS = 21;
 const STRINGS_AHEAD_DAYS = 3;
 /** What is due is told of within the days that one digest lasts. */
 const DUE_AHEAD_DAYS = 7;
+/** A day that is so near is told as soon: no workshop has one at once. From memory. */
+const SOON_DAYS = 2;
 /** What nothing ends by itself stays worth telling for so long. */
 const STANDS_MS = 60 * DAY_MS;
 
@@ -114,6 +116,7 @@ function ofYear(question: ConcernQuestion): KnownConcern[] {
   const today = localDay(nowMs, timeZone);
   const { items, visits } = assessYear(assessments, appointments, occasions, nowMs, timeZone);
   const untilMs = nowMs + STANDS_MS;
+  const isSoon = (day: number) => day - today <= SOON_DAYS;
   const strings = items.flatMap((item) => ofStrings(item, today, timeZone));
   const together = visits.filter((visit) => visit.items.length > 1 && visit.day - today <= VISIT_AHEAD_DAYS);
   const inVisit = new Set(together.flatMap((visit) => visit.items));
@@ -126,14 +129,14 @@ function ofYear(question: ConcernQuestion): KnownConcern[] {
         'visit',
         // One life that is in it marks it: its day moves.
         { about: lifeOf(due.toSorted((a, b) => a.from - b.from)[0]!), instrumentId, worse: due.length, untilMs },
-        { day, items: due.map(duePart) },
+        { day, soon: isSoon(day), items: due.map(duePart) },
       );
     }),
     ...items.flatMap((item) => {
       const { day, who, window, risk, instrumentId, awayUntil } = item;
       if (day - today > DUE_AHEAD_DAYS || inVisit.has(item) || told.has(lifeOf(item)) || awayUntil) return [];
       const said = { about: lifeOf(item), instrumentId, worse: risk, untilMs };
-      return [concern('due', said, { ...duePart(item), day, who, window })];
+      return [concern('due', said, { ...duePart(item), day, soon: isSoon(day), who, window })];
     }),
   ];
 }

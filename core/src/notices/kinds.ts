@@ -60,9 +60,10 @@ export interface ConcernFacts {
   tight: { bowId: string | null; since: number };
   /** `day`: when they go on; `from`: the day of the occasion. */
   strings: { side: 'before' | 'after'; day: LocalDay; occasion: string; from: LocalDay };
-  visit: { day: LocalDay; items: DuePart[] };
+  /** `soon`: its day has come, or is near. */
+  visit: { day: LocalDay; soon: boolean; items: DuePart[] };
   overdue: { loanId: string; to: string; until: LocalDay };
-  due: DuePart & { day: LocalDay; who: Doer; window: Window };
+  due: DuePart & { day: LocalDay; soon: boolean; who: Doer; window: Window };
 }
 
 /** A concern of one kind, with its facts. */
