@@ -71,8 +71,10 @@ describe('a bow left tight', () => {
     expect(message).toMatchObject({ title: 'Heron’s bow was left tight', urgent: true, doable: true });
     // Answered from the notification, without being signed in: the log says who slackened it.
     const answer = { key: message!.key, reply: { answer: 'done' } };
-    const { body } = await visitor(server).post('/reminders/answer', answer).expect(200);
-    expect(body.notice).toMatchObject({ state: 'done', step: 'slacken' });
+    // A phone that tries again may send it several times at once.
+    const sent = [1, 2, 3].map(() => visitor(server).post('/reminders/answer', answer).expect(200));
+    const [first] = await Promise.all(sent);
+    expect(first!.body.notice).toMatchObject({ state: 'done', step: 'slacken' });
     await visitor(server).post('/reminders/answer', answer).expect(200);
     const log = (await browser.get('/events?after=').expect(200)).body.events as { type: string; by?: string }[];
     const done = log.filter(({ type }) => type === 'step-done');
@@ -224,6 +226,9 @@ describe('whom it is for', () => {
     await visitor(server)
       .post('/reminders/answer', { key, reply: { answer: 'done' } })
       .expect(404);
+    // What a mail program asks for is well all the same.
+    const end = server.post.to(tam.email)[0]!.headers['List-Unsubscribe']!.slice(1, -1);
+    await request(server.app).post(new URL(end).pathname).send('List-Unsubscribe=One-Click').expect(204);
   });
 
   test('a visitor to the demo library is reminded of nothing, and is told so', async () => {

@@ -92,16 +92,23 @@ const minuteOf = (clock: string) => {
 };
 const USUAL_DIGEST_MIN = 9 * 60;
 
+/** What of some settings is other than it was. */
+function changesOf(settings: NoticeSettings, before: NoticeSettings): Partial<NoticeSettings> {
+  const names = Object.keys(settings) as (keyof NoticeSettings)[];
+  const changed = names.filter((name) => JSON.stringify(settings[name]) !== JSON.stringify(before[name]));
+  return Object.fromEntries(changed.map((name) => [name, settings[name]]));
+}
+
 /** When and of what, as it is changed on the page. */
 export function useSettingsForm({ settings: known, version }: Reminders) {
   const [settings, setSettings] = useState<NoticeSettings>(known);
   const [digestAt, setDigestAt] = useState(known.digest?.atMin ?? USUAL_DIGEST_MIN);
-  const [base, setBase] = useState(version);
+  const [base, setBase] = useState({ version, known });
   const { busy, ask } = useAsking();
-  // Changed meanwhile by an answer, or elsewhere: how it stands now is shown.
-  if (base !== version) {
-    setBase(version);
-    setSettings(known);
+  // Changed meanwhile by an answer, or elsewhere: how it stands now is shown, with what was changed here and is not saved.
+  if (base.version !== version) {
+    setBase({ version, known });
+    setSettings({ ...known, ...changesOf(settings, base.known) });
   }
   const set = (more: Partial<NoticeSettings>) => setSettings({ ...settings, ...more });
   const device = Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -115,13 +122,19 @@ export function useSettingsForm({ settings: known, version }: Reminders) {
     setMail: (mail: boolean) => set({ mail }),
     quietFrom: clockOf(settings.quiet.fromMin),
     quietTo: clockOf(settings.quiet.toMin),
-    setQuietFrom: (clock: string) => set({ quiet: { ...settings.quiet, fromMin: minuteOf(clock) } }),
-    setQuietTo: (clock: string) => set({ quiet: { ...settings.quiet, toMin: minuteOf(clock) } }),
+    // A field that was emptied says no time: the one before stays.
+    setQuietFrom: (clock: string) => {
+      if (clock !== '') set({ quiet: { ...settings.quiet, fromMin: minuteOf(clock) } });
+    },
+    setQuietTo: (clock: string) => {
+      if (clock !== '') set({ quiet: { ...settings.quiet, toMin: minuteOf(clock) } });
+    },
     days: settings.digest?.weekdays ?? [],
     setDays: (weekdays: number[]) =>
       set({ digest: weekdays.length === 0 ? null : { atMin: digestAt, weekdays: weekdays.toSorted((a, b) => a - b) } }),
     digestAt: clockOf(digestAt),
     setDigestAt: (clock: string) => {
+      if (clock === '') return;
       const atMin = minuteOf(clock);
       setDigestAt(atMin);
       if (settings.digest) set({ digest: { ...settings.digest, atMin } });
@@ -131,7 +144,7 @@ export function useSettingsForm({ settings: known, version }: Reminders) {
     save: () =>
       void ask(async () => {
         try {
-          await changeReminders(base, settings);
+          await changeReminders(base.version, settings);
           notify(copy.saved);
         } catch (error) {
           if (!(error instanceof Refused) || error.problem.status !== 412) throw error;

@@ -11,7 +11,6 @@ import {
   type Reminders,
 } from '@tembrin/contract';
 import { Op, type Transaction } from 'sequelize';
-import { v7 as uuid } from 'uuid';
 import type { Database } from '../../database/connect';
 import type { NoticeRow } from '../../database/notice-models';
 import { settingsOf } from './settings';
@@ -232,10 +231,10 @@ async function answerNotice(
   const step = DONE_STEPS[kind];
   if (!step) fail(422, 'say-what', 'Put on record what was done, on its own page: Tembrin has to know more of it.');
   const time = now.toISOString();
-  // Answered twice, it was done once.
   if (row.doneAt === null) {
     const event = {
-      id: uuid(),
+      // Its own id: answered twice at once, by a phone that tries again, it is on record once.
+      id: row.id,
       instrumentId,
       type: 'step-done',
       occurredAt: time,
@@ -244,7 +243,7 @@ async function answerNotice(
       by: personId,
     } satisfies LogEvent;
     const [outcome] = await appendEvents(database, scope, [event]);
-    if (outcome?.outcome === 'refused')
+    if (outcome?.outcome === 'refused' && !outcome.problem?.type.endsWith('/id-taken'))
       fail(422, 'not-taken', outcome.problem?.detail ?? 'That cannot be put on record. Enter it in the app.');
   }
   await Notice.update({ doneAt: now }, { where: same });
@@ -289,8 +288,10 @@ export async function answerNoticeAt(ground: RemindersGround, key: string, reply
 
 /** Ends the letters to one person. Asked twice, or for somebody who is gone, it is well all the same. @throws ProblemError 404 for a key that is none */
 export async function unsubscribe(ground: RemindersGround, key: string): Promise<void> {
-  if (lettersOfKey(key, ground.secret) === null)
-    fail(404, 'no-such-letters', 'This link is not whole. Copy it from the letter once more.');
-  const { person, scope } = await opened(ground, key);
+  const whose = lettersOfKey(key, ground.secret);
+  if (whose === null) return fail(404, 'no-such-letters', 'This link is not whole. Copy it from the letter once more.');
+  const person = await ground.database.models.Person.findOne({ where: { ...whose, goneAt: null }, raw: true });
+  if (!person) return;
+  const scope = new HouseholdScope(ground.database, { householdId: whose.householdId, accountId: person.accountId });
   await changeSettings(ground.database, scope, person.id, (known) => ({ ...known, mail: false }));
 }

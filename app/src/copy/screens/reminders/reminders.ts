@@ -62,7 +62,7 @@ export const copy = {
   when: 'When',
   quietFrom: 'Nothing from',
   quietTo: 'until',
-  quietHint: 'What cannot wait comes when this is over.',
+  quietHint: 'What cannot wait comes when this is over. The same time twice: never quiet.',
   clock: (zone: string) => `By the clock of ${zone}.`,
   useThisZone: (zone: string) => `Use ${zone}, where this device is`,
   digestDays: 'Digest on',
@@ -76,7 +76,8 @@ export const copy = {
   tellAgainLabel: (name: string) => `Tell of ${name} again`,
   save: 'Save',
   saved: 'Saved.',
-  changedElsewhere: 'These were changed elsewhere meanwhile. Here is how they stand; make your change once more.',
+  changedElsewhere:
+    'These were changed elsewhere meanwhile. Your own change is still here: look at both, and save once more.',
 } as const;
 
 /** What the page behind a letter's link says. */
