@@ -30,7 +30,12 @@ function LoanScreen({ instrument }: { instrument: Instrument }) {
   const may = useMay('arrange');
   const [last, ...earlier] = past;
   return (
-    <Screen title={copy.title(instrument.name)} back={{ pathname: '/kit/[id]', params: { id: instrument.id } }}>
+    // Lent or back, the page begins anew: what stood under the finger is another button now.
+    <Screen
+      key={open ? 'out' : 'in'}
+      title={copy.title(instrument.name)}
+      back={{ pathname: '/kit/[id]', params: { id: instrument.id } }}
+    >
       {!complete && <Text tone="quiet">{FETCHING_LOG}</Text>}
       {!open && last && complete && <Back card={last} assessment={assessment} />}
       {open ? (

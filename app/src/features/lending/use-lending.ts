@@ -35,8 +35,8 @@ function errorsOf(result: { error?: { issues: { path: PropertyKey[]; message: st
 
 /** Lending an instrument, as it is typed and kept. */
 export function useLendForm(instrument: Instrument, today: number) {
-  const people = useHousehold((state) => state.household!.people).filter(({ goneAt }) => goneAt === null);
-  const [personId, setPersonId] = useState<string>(people.length > 1 ? '' : 'outside');
+  const people = useHousehold((state) => state.household!.people).filter(({ goneAt, me }) => goneAt === null && !me);
+  const [personId, setPersonId] = useState<string>(people.length > 0 ? '' : 'outside');
   const [draft, setDraft] = useState({ to: '', reached: '', from: dateOfDay(today), until: '', more: '', note: '' });
   const usual = usualAlong(instrument.family);
   const [along, setAlong] = useState<string[]>(usual.slice(0, 2));
