@@ -5,6 +5,7 @@ export * from './tension';
 export * from './compare';
 export * from './life';
 export * from './on';
+export * from './described';
 export * from './broken';
 export * from './settling';
 export * from './change';

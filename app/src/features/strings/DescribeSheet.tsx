@@ -14,7 +14,7 @@ import { Text } from '@/ui/Text';
 import { noteNames } from '@/copy/strings';
 import { readSpec, SpecFields, specText, type SpecText } from './SpecFields';
 import { useSetChoices } from './sets';
-import { openStrings, specIn, strengthOf } from '@tembrin/core/strings';
+import { described as describedIn, openStrings, strengthOf } from '@tembrin/core/strings';
 import type { Fitting } from '@tembrin/core/log';
 import type { StringSpec } from '@tembrin/core/instruments';
 import { PUT_ON_RECORD } from '@/copy/common';
@@ -43,15 +43,10 @@ function described(
   stringCount: number,
   specOf: (position: number) => StringSpec | null | undefined,
 ): Draft[] {
-  return fittings.flatMap((fitting): Draft[] => {
-    const positions = fitting.strings ?? Array.from({ length: stringCount }, (_, at) => at);
-    const specs = positions.map((position) => specOf(position) ?? specIn(fitting, position));
-    const { eventId, at, ...payload } = fitting;
-    return [
-      { type: 'retracted', payload: { eventId } },
-      { type: 'strings-fitted', at, payload: { ...payload, strings: fitting.strings && [...fitting.strings], specs } },
-    ];
-  });
+  return fittings.flatMap((fitting): Draft[] => [
+    { type: 'retracted', payload: { eventId: fitting.eventId } },
+    { type: 'strings-fitted', at: fitting.at, payload: describedIn(fitting, stringCount, specOf) },
+  ]);
 }
 
 function DescribeSet({ instrument, onClose }: { instrument: Instrument; onClose: () => void }) {
