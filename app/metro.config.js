@@ -10,8 +10,8 @@ const zod = (...parts) => path.join('zod', 'v4', ...parts);
 const web = (...parts) => path.join('react-native-web', 'dist', 'vendor', 'react-native', ...parts);
 const router = (...parts) => path.join('expo-router', 'build', ...parts);
 // Of Zod: its sentences in forty languages, where only English is used, and what turns schemas into something else. Of the
-// drawings: what reads them from text. Of the widgets: long lists, which the app has none of. Of the router: its own list of pages,
-// and a header's field to search by.
+// drawings: what reads them from text. Of the widgets: long lists, which the app has none of. Of the router: all that it
+// draws by itself.
 const LEFT_OUT = [
   [zod('locales', 'index'), vendor('zod-locales.js')],
   [zod('core', 'compile'), vendor('zod-unused.js')],
@@ -25,11 +25,23 @@ const LEFT_OUT = [
   [web('SectionList', ''), vendor('lists-unused.js')],
   [web('VirtualizedList', ''), vendor('lists-unused.js')],
   [web('VirtualizedSectionList', ''), vendor('lists-unused.js')],
-  [router('views', 'Sitemap'), vendor('pages-unused.js')],
-  [router('react-navigation', 'elements', 'Header', 'HeaderSearchBar'), vendor('pages-unused.js')],
+  [router('views', 'Sitemap'), vendor('router-unused.js')],
+  [router('views', 'RootUnmatched'), vendor('router-unused.js')],
+  [router('views', 'EmptyRoute'), vendor('router-unused.js')],
+  [router('views', 'Toast'), vendor('router-unused.js')],
+  [router('fork', 'native-stack', ''), vendor('router-unused.js')],
+  [router('layouts', 'stack-utils', ''), vendor('router-unused.js')],
+  [router('native-tabs', ''), vendor('router-unused.js')],
+  [router('react-navigation', 'core', 'StaticNavigation'), vendor('router-unused.js')],
+  [router('react-navigation', 'native', 'createStaticNavigation'), vendor('router-unused.js')],
+  [router('react-navigation', 'native', 'NavigationContainer'), vendor('router-unused.js')],
+  [router('react-navigation', 'routers', 'TabRouter'), vendor('router-unused.js')],
+  [router('react-navigation', 'routers', 'DrawerRouter'), vendor('router-unused.js')],
+  [router('head', ''), vendor('router-unused.js')],
 ];
 // Whole libraries of which a few functions are used: the bundler does not shake barrels.
 const PICKED = {
+  'expo-router': vendor('router.js'),
   'simple-statistics': vendor('statistics.js'),
   'd3-array': vendor('arrays.js'),
   'd3-scale': vendor('scales.js'),

@@ -1,10 +1,10 @@
-import Head from 'expo-router/head';
 import { useEffect, type ReactNode } from 'react';
 import { usePreferences } from '@/state/preferences';
 import { canSpeak, hush, speak } from '@/state/speech';
 import { Button } from '@/ui/Button';
 import { Text } from '@/ui/Text';
 import { Press, Row, Stack } from '@/ui/layout';
+import { PageTitle } from '@/ui/PageTitle';
 
 export interface HandsBusyProps {
   /** Title of the page. */
@@ -44,9 +44,7 @@ export function HandsBusyView({
   }, [speaking, text]);
   return (
     <Stack role="main" grow>
-      <Head>
-        <title>{documentTitle}</title>
-      </Head>
+      <PageTitle title={documentTitle} />
       <Row padX="half" justify="between" rule="bottom">
         <Button rank="plain" title="Usual view" onPress={() => setHandsBusy(false)} hotkey="b" />
         {canSpeak() && (

@@ -1,6 +1,5 @@
 import ChevronLeft from 'lucide-react-native/icons/chevron-left';
 import { router, type Href } from 'expo-router';
-import Head from 'expo-router/head';
 import { useContext, type ReactNode } from 'react';
 import { ScrollView } from 'react-native';
 import { PageTrail } from './arrival';
@@ -8,6 +7,7 @@ import { IconButton } from './IconButton';
 import { COLUMN, Listed, useWide } from './theme';
 import { Text } from './Text';
 import { Row, Stack } from './layout';
+import { PageTitle } from './PageTitle';
 
 interface ScreenProps {
   title: string;
@@ -34,11 +34,7 @@ export function Screen({ title, back, foot, aside, children, bare, broad, second
   const goBack = () => (router.canGoBack() ? router.back() : back && router.replace(back));
   return (
     <Stack role={second ? 'complementary' : 'main'} aria-label={second ? title : undefined} grow>
-      {!second && (
-        <Head>
-          <title>{[title, ...trail, 'Tembrin'].join(' · ')}</title>
-        </Head>
-      )}
+      {!second && <PageTitle title={[title, ...trail, 'Tembrin'].join(' · ')} />}
       <ScrollView contentContainerStyle={{ flexGrow: 1, alignItems: 'center' }}>
         <Stack
           padX={wide ? 'two' : 'more'}

@@ -1,5 +1,4 @@
 import { router } from 'expo-router';
-import Head from 'expo-router/head';
 import { useState } from 'react';
 import { useWindowDimensions } from 'react-native';
 import { sentenceOf } from '@/state/api';
@@ -12,6 +11,7 @@ import { Text } from '@/ui/Text';
 import { hereZone } from './time-zone';
 import { usualFacts } from '@tembrin/core/instruments';
 import { Scroll, Split, Stack } from '@/ui/layout';
+import { PageTitle } from '@/ui/PageTitle';
 import { copy, PROMISES } from '@/copy/screens/auth/welcome';
 
 /** The door: what this is, and two ways in. */
@@ -35,9 +35,7 @@ export function Welcome() {
   const tall = wide ? Math.min(640, height - 96) : Math.min(280, height * 0.3);
   return (
     <Stack role="main" grow ground="ground">
-      <Head>
-        <title>Tembrin</title>
-      </Head>
+      <PageTitle title="Tembrin" />
       <Scroll fill align="center" justify="center">
         <Split
           full

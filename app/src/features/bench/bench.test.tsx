@@ -18,9 +18,6 @@ import { CASE_FAULTS } from '@tembrin/core/learning';
 import { CLOSING_STEPS, stepsFor } from '@tembrin/core/routines';
 import { schoolsFor, usualFacts } from '@tembrin/core/instruments';
 
-// The page’s title needs a router round it; nothing here is about it.
-jest.mock('expo-router/head', () => ({ __esModule: true, default: () => null }));
-
 const violin: Instrument = {
   id: 'v',
   name: 'Heron',

@@ -1,7 +1,6 @@
 import type { Instrument } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
 import Hand from 'lucide-react-native/icons/hand';
-import Head from 'expo-router/head';
 import { useWindowDimensions } from 'react-native';
 import { useAssessment, type InstrumentAssessment } from '@/state/assessments';
 import { usePreferences } from '@/state/preferences';
@@ -13,6 +12,7 @@ import { RoundMarks } from '@/ui/RoundMarks';
 import { Text } from '@/ui/Text';
 import { useWide } from '@/ui/theme';
 import { Row, Scroll, Split, Stack } from '@/ui/layout';
+import { PageTitle } from '@/ui/PageTitle';
 import { dayWords } from '@/copy/dates';
 import { causeWords, figuresWords, VERDICT_WORDS } from '@/copy/findings';
 import { inUnits } from '@/copy/measures';
@@ -129,9 +129,7 @@ function Usual(props: ViewProps) {
   );
   return (
     <Stack role="main" align="center" grow>
-      <Head>
-        <title>{copy.documentTitle}</title>
-      </Head>
+      <PageTitle title={copy.documentTitle} />
       <Split padX="more" padY="half" gap={wide ? 'wide' : 'small'} grow maxWidth={wide ? 980 : 560} full>
         {wide && (
           <Stack align="center" justify="center" grow gap="small">

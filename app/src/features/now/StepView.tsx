@@ -1,5 +1,4 @@
 import Hand from 'lucide-react-native/icons/hand';
-import Head from 'expo-router/head';
 import { useWindowDimensions } from 'react-native';
 import { usePreferences } from '@/state/preferences';
 import { Button } from '@/ui/Button';
@@ -14,6 +13,7 @@ import type { StepActions } from './step-actions';
 import type { RoundStep } from '@tembrin/core/routines';
 import type { StepId, StepRecord } from '@tembrin/core/log';
 import { Scroll, Row, Split, Stack } from '@/ui/layout';
+import { PageTitle } from '@/ui/PageTitle';
 import { copy, TOOL_WORDS } from '@/copy/screens/now/step-view';
 
 /** One step of the closing round: its zone lit on the plate, what to do, how and why. */
@@ -33,9 +33,7 @@ export function StepView({ instrument, round, done, skip, undo, undoTitle, later
   );
   return (
     <Stack role="main" align="center" grow>
-      <Head>
-        <title>{copy.closingRoundTembrin}</title>
-      </Head>
+      <PageTitle title={copy.closingRoundTembrin} />
       <Split padX="more" padY="half" gap={wide ? 'wide' : 'small'} grow maxWidth={wide ? 980 : 560} full>
         <Stack gap="small" align="center" justify="center" grow={wide}>
           {!wide && progress}

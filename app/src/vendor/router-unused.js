@@ -1,0 +1,24 @@
+// Parts of the router that are never drawn: stacks with headers, tabs, menus, its own pages for what is not found or empty, and the
+// page's head.
+const none = () => null;
+const through = ({ children }) => children;
+
+export const createNativeStackNavigator = () => ({ Navigator: none });
+export const isNativeTabTrigger = () => false;
+export const convertTabPropsToOptions = none;
+export const Head = { Provider: through };
+export const RootUnmatched = none;
+export const Unmatched = none;
+export const EmptyRoute = none;
+export const ToastWrapper = through;
+export const Toast = none;
+export const createStaticNavigation = none;
+export const createPathConfigForStaticNavigation = none;
+export const createComponentForStaticNavigation = none;
+export const Sitemap = none;
+export const getNavOptions = () => ({});
+export const NavigationContainer = none;
+export const TabRouter = none;
+export const TabActions = {};
+export const DrawerRouter = none;
+export const DrawerActions = {};
