@@ -8,5 +8,6 @@ export const NOTICE_KIND_TITLES: Readonly<Record<NoticeKind, string>> = {
   strings: 'Strings around a concert',
   visit: 'Workshop visits',
   overdue: 'Instruments not back from a loan',
+  ending: 'Loans of yours that end',
   due: 'Everything else that is due',
 };

@@ -98,6 +98,12 @@ const WORDS: { readonly [K in NoticeKind]: (facts: ConcernFacts[K], told: Told) 
     todo: 'Ask where it is, or say until when it stays out.',
     path: `/kit/${instrumentId}/loan`,
   }),
+  ending: ({ until, over }, { name, timeZone, instrumentId }) => ({
+    title: over ? `${name} is to go back` : `${name} goes back on ${onDay(until, timeZone)}`,
+    why: over ? `It was on loan to you until ${onDay(until, timeZone)}.` : 'Then your loan of it ends.',
+    todo: 'Bring it back with all that came along, or ask whether you may keep it longer.',
+    path: `/kit/${instrumentId}/loan`,
+  }),
   due: (facts, { names, timeZone, instrumentId }) => ({
     title: `${subject(names, facts)}: ${dueOf(facts.part).title.toLowerCase()}`,
     why: `Due between ${dated(timeZone)(facts.window.early)} and ${dated(timeZone)(facts.window.late)}.`,

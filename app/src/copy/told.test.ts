@@ -42,6 +42,10 @@ const FACTS: { readonly [K in NoticeKind]: readonly ConcernFacts[K][] } = {
     },
   ],
   overdue: [{ loanId: LIGHT, to: 'Oskar', until: day }],
+  ending: [
+    { loanId: LIGHT, personId: 'pip', until: day, over: false },
+    { loanId: LIGHT, personId: 'pip', until: day, over: true },
+  ],
   due: [
     { instrumentId: HERON, bowId: null, part: 'strings', day, soon: true, who: 'self', window },
     { instrumentId: HERON, bowId: LIGHT, part: 'hair', day, soon: false, who: 'workshop', window },

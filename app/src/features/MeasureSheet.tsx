@@ -1,6 +1,6 @@
 import type { Instrument } from '@tembrin/contract';
 import { useState } from 'react';
-import { useAssessment } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { act } from '@/state/actions';
 import { saidOf } from '@/state/bows';
 import { usePreferences } from '@/state/preferences';
@@ -23,7 +23,7 @@ interface MeasureSheetProps {
 
 /** Writes down one figure of the set-up sheet as measured now, beginning at what was measured last. */
 export function MeasureSheet({ instrument, figure, bowId, onClose }: MeasureSheetProps) {
-  const { log: own, bows } = useAssessment(instrument);
+  const { log: own, bows } = useHere(instrument);
   const onBow = figure.startsWith('bow-');
   const bow = bows.find((each) => each.bow.id === bowId) ?? bows[0];
   const log = onBow && bow ? bow.log : own;

@@ -2,7 +2,7 @@ import type { Household, Person } from '@tembrin/contract';
 import { mayRecordFor } from '@tembrin/core/people';
 
 /** Persons who are here. */
-const present = ({ people }: Pick<Household, 'people'>) => people.filter(({ goneAt }) => goneAt === null);
+export const present = ({ people }: Pick<Household, 'people'>) => people.filter(({ goneAt }) => goneAt === null);
 
 /** Who may be said to have done something, by who is signed in: all where nobody is, as in a demo library. */
 export function sayable(household: Pick<Household, 'people'>): Person[] {

@@ -4,12 +4,12 @@ import {
   assessInstrument,
   assessYear,
   kinOf,
-  livesOf,
+  learnedFrom,
+  type Learned,
   sharersOf,
   type Assessment,
   type KnownPlaces,
 } from '@tembrin/core/assess';
-import type { LifeSeen } from '@tembrin/core/wear';
 import { HOUR_MS, MINUTE_MS } from '@tembrin/core/time';
 import { placesAir } from '@tembrin/core/air';
 import type { Appointment, Occasion, YearPlan } from '@tembrin/core/year';
@@ -61,6 +61,8 @@ const PATIENCE_MS = HOUR_MS;
  * Judges a household, one instrument at a time, those on screen first, and then its year. What changes meanwhile is taken in
  * between two instruments. `tell` is told of every verdict; `later` runs work after whatever else waits.
  */
+const NOTHING_LEARNED: Learned = { lives: [], pace: null };
+
 export class Assessor {
   private household: Household | null = null;
   private air: Air | null = null;
@@ -83,7 +85,7 @@ export class Assessor {
   private readonly stale = new Set<string>();
   /** Instruments of whose player something new was learned elsewhere: judged anew once nothing else waits. */
   private readonly unlearned = new Set<string>();
-  private readonly lives = new Map<string, readonly LifeSeen[]>();
+  private readonly learned = new Map<string, Learned>();
 
   constructor(
     private readonly tell: (verdict: Verdict) => void,
@@ -130,7 +132,7 @@ export class Assessor {
 
   private takeHousehold(next: Household): void {
     if (next.id !== this.household?.id) {
-      for (const known of [this.events, this.verdicts, this.stale, this.unlearned, this.lives]) known.clear();
+      for (const known of [this.events, this.verdicts, this.stale, this.unlearned, this.learned]) known.clear();
       this.complete = null;
     }
     this.household = next;
@@ -201,12 +203,12 @@ export class Assessor {
       places: this.places.of,
       occasions: this.occasions,
       bows: this.bows,
-      lives: this.lives,
+      elsewhere: this.learned,
       nowMs: moment,
     });
     this.stale.delete(instrument.id);
     this.unlearned.delete(instrument.id);
-    this.learn(instrument, livesOf(assessment));
+    this.learn(instrument, learnedFrom(assessment, this.players));
     const complete = this.isComplete(instrument.id);
     this.verdicts.set(instrument.id, { assessment, complete });
     this.yearStale = true;
@@ -221,11 +223,10 @@ export class Assessor {
     });
   }
 
-  /** Keeps what an instrument tells of its player, for the others of the same player. */
-  private learn(instrument: Instrument, lives: readonly LifeSeen[]): void {
-    const known = this.lives.get(instrument.id) ?? [];
-    if (JSON.stringify(known) === JSON.stringify(lives)) return;
-    this.lives.set(instrument.id, lives);
+  /** Keeps what an instrument tells of its players, for the others of the same player. */
+  private learn(instrument: Instrument, learned: Learned): void {
+    if (JSON.stringify(this.learned.get(instrument.id) ?? NOTHING_LEARNED) === JSON.stringify(learned)) return;
+    this.learned.set(instrument.id, learned);
     for (const id of kinOf(instrument, this.household!.instruments, this.players)) this.unlearned.add(id);
   }
 

@@ -6,7 +6,9 @@ import type { Finding, InstrumentLog } from '../log';
 import { bowThreads, threadOf, threadsOf, type InstrumentAir, type Thread } from '../parts';
 import type { Schools } from '../schools';
 import { dayOfDate } from '../time';
-import { elsewhere, paceFrom, type Away, type LifeSeen, type Pace } from '../wear';
+import { elsewhere, paceFrom, type Away, type LifeSeen, type Pace, type PaceSeen } from '../wear';
+import type { Hands } from '../strings';
+import { handsOn } from './players';
 
 /** What an instrument's air asks for. */
 export interface AirCondition {
@@ -67,6 +69,10 @@ export interface Basis {
   bows?: readonly PlayedBow[];
   /** What was seen of how long strings last on other instruments of the same player. */
   livesElsewhere?: readonly (readonly LifeSeen[])[];
+  /** What its players play on their other instruments, their part of each. */
+  pacesElsewhere?: readonly PaceSeen[];
+  /** The hands that play it; when left out, as was said of the instrument. */
+  hands?: Hands;
 }
 
 /** The bow an instrument came with, where it has no other. */
@@ -82,22 +88,24 @@ function onlyBow(facts: InstrumentFacts, log: InstrumentLog): PlayedBow {
 export function assess<Facts extends InstrumentFacts>(
   facts: Facts,
   log: InstrumentLog,
-  { schools, observedFrom, air = null, away = [], bows = [onlyBow(facts, log)], livesElsewhere = [] }: Basis,
+  { schools, observedFrom, air = null, away = [], bows = [onlyBow(facts, log)], ...basis }: Basis,
 ): Assessment<Facts> {
   const since = facts.since === null ? null : dayOfDate(facts.since);
-  const basis = { observedFrom, since, away };
-  const pace = paceFrom(log, { ...basis, said: facts.setUp.habit });
+  const hands = basis.hands ?? handsOn(facts.stringing.sweat, [], []);
+  const known = { observedFrom, since, away };
+  const pace = paceFrom(log, { ...known, said: facts.setUp.habit, elsewhere: basis.pacesElsewhere });
   const judged = bows.map((played): BowAssessment => {
     // A bow that is the only one is played as the instrument is.
     const own =
       played.log === log && played.said === facts.setUp.habit
         ? pace
-        : paceFrom(played.log, { ...basis, said: played.said });
-    const threads = bowThreads({ facts, log: played.log, schools, pace: own, air, elsewhere: null });
+        : paceFrom(played.log, { ...known, said: played.said });
+    const threads = bowThreads({ facts, log: played.log, schools, pace: own, air, elsewhere: null, hands });
     return { ...played, pace: own, threads, tension: threadOf(threads, 'hair')?.tension ?? null };
   });
   const inHand = judged[0];
-  const context = { facts, log, schools, pace, air, elsewhere: elsewhere(livesElsewhere) };
+  const learned = elsewhere(basis.livesElsewhere ?? []);
+  const context = { facts, log, schools, pace, air, elsewhere: learned, hands };
   const threads = threadsOf(context, inHand?.threads ?? []);
   const around = air && { verdict: air.verdict, pegs: pegTrouble(air.samples, air.holdMs, log.nowMs) };
   const tension = inHand?.tension ?? null;

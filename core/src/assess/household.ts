@@ -1,21 +1,16 @@
 import { instrumentAir, type PlaceAir } from '../air';
 import { bowInHand, bowLog, bowsFor, bowsOf, type Bow, type Bowed, type SaidBow } from '../bow';
-import { HABIT_HOURS, isBowed, schoolsFor, type Habit, type InstrumentFacts } from '../instruments';
+import { HABIT_HOURS, isBowed, schoolsFor, type Habit } from '../instruments';
 import { foldLog, type InstrumentLog, type LogEvent } from '../log';
 import { inWorkshopUntil, staysAway } from './workshop';
 import { dueItems, isOnBow, threadOf, type DueItem } from '../parts';
 import type { LifeSeen } from '../wear';
-import type { Person } from '../people';
+import { agreedSchools } from '../people';
 import type { SchoolChoices } from '../schools';
 import { daysAway, yearPlan, type Appointment, type Occasion, type YearPlan } from '../year';
 import { assess, type Assessment, type Basis, type PlayedBow } from './assessment';
-
-/** An instrument of a household. */
-export type OwnInstrument = InstrumentFacts & {
-  id: string;
-  /** When the household began to record it: an instant in ISO 8601. */
-  addedAt: string;
-};
+import type { OwnInstrument } from './own-instrument';
+import { handsOn, kinOf, partOfPace, playersOf, playShares, type PaceTold, type Player } from './players';
 
 /** What holds for all instruments of a household. */
 export interface HouseholdSettings {
@@ -44,39 +39,30 @@ export interface HouseholdQuestion<I extends OwnInstrument> extends HouseholdSet
   nowMs: number;
 }
 
-/** What each instrument's changes of strings tell of how long they last, by its id. */
-export type KnownLives = ReadonlyMap<string, readonly LifeSeen[]>;
+/** What each instrument tells of its players, by its id. */
+export type KnownElsewhere = ReadonlyMap<string, Learned>;
 
-type Question<I extends OwnInstrument> = Omit<HouseholdQuestion<I>, 'appointments'> & { lives?: KnownLives };
+type Question<I extends OwnInstrument> = Omit<HouseholdQuestion<I>, 'appointments'> & { elsewhere?: KnownElsewhere };
 
-/** More instruments than one person plays: a school's, a library's. From memory. */
-const ONE_PERSONS = 6;
-
-/** What an instrument's changes of strings tell of how long they last. */
-export function livesOf({ threads }: Pick<Assessment, 'threads'>): readonly LifeSeen[] {
-  return threadOf(threads, 'strings')?.lives ?? [];
+/** What an instrument tells of its players, for others they play. */
+export interface Learned {
+  /** How long strings lasted. */
+  lives: readonly LifeSeen[];
+  /** How much is played; null while too little is on record, or nobody said by whom. */
+  pace: PaceTold | null;
 }
 
-/** Somebody who plays, as far as it matters here. */
-export type Player = Pick<Person, 'plays'>;
-
-/**
- * Other instruments that the same person plays, so that what is learned of strings on one tells of the others. Where it was said who plays it, those of the same persons; where not, those of which nobody said it either, of a child a
- * child's, of an adult an adult's, and none in a household that has more than one person plays.
- * @returns ids, without its own
- */
-export function kinOf(
-  instrument: OwnInstrument,
-  instruments: readonly OwnInstrument[],
+export function learnedFrom(
+  { facts, threads, pace, log }: Pick<Assessment<OwnInstrument>, 'facts' | 'threads' | 'pace' | 'log'>,
   people: readonly Player[] = [],
-): string[] {
-  const others = instruments.filter(({ id }) => id !== instrument.id);
-  const players = people.filter(({ plays }) => plays.includes(instrument.id));
-  if (players.length > 0)
-    return others.flatMap(({ id }) => (players.some(({ plays }) => plays.includes(id)) ? [id] : []));
-  if (instruments.length > ONE_PERSONS) return [];
-  const isSaid = (id: string) => people.some(({ plays }) => plays.includes(id));
-  return others.flatMap(({ id, setUp }) => (setUp.player === instrument.setUp.player && !isSaid(id) ? [id] : []));
+): Learned {
+  const ids = playersOf(facts.id, people).map(({ id }) => id);
+  const shares = () =>
+    playShares(log, ids).map(({ personId, share }) => ({ personId, share: Math.round(share * 100) / 100 }));
+  return {
+    lives: threadOf(threads, 'strings')?.lives ?? [],
+    pace: pace.seen && ids.length > 0 ? { ...pace.seen, shares: shares() } : null,
+  };
 }
 
 /**
@@ -128,14 +114,19 @@ function playedBows<I extends OwnInstrument>(instrument: I, log: InstrumentLog, 
  * The one entry for app and server.
  */
 export function assessInstrument<I extends OwnInstrument>(instrument: I, question: Question<I>): Assessment<I> {
-  return judged(instrument, question, groundOf(instrument, question), question.lives);
+  return judged(instrument, question, groundOf(instrument, question), question.elsewhere);
 }
 
 /** What an instrument is judged from, as far as it is its own. */
 function groundOf<I extends OwnInstrument>(instrument: I, question: Question<I>): Basis & { log: InstrumentLog } {
-  const { timeZone, schools, places, occasions, nowMs, eventsOf } = question;
+  const { timeZone, schools, places, occasions, nowMs, eventsOf, people = [] } = question;
   const log = foldLog(eventsOf(instrument.id), nowMs, timeZone);
-  const sides = schoolsFor(instrument.family, schools, instrument.schools);
+  const players = playersOf(instrument.id, people);
+  const shares = playShares(
+    log,
+    players.map(({ id }) => id),
+  );
+  const sides = schoolsFor(instrument.family, { ...schools, ...agreedSchools(players) }, instrument.schools);
   return {
     log,
     schools: sides,
@@ -143,20 +134,23 @@ function groundOf<I extends OwnInstrument>(instrument: I, question: Question<I>)
     air: instrumentAir(instrument, sides.air, log, places),
     away: [...daysAway(occasions, instrument.id, log), ...staysAway(log)],
     bows: playedBows(instrument, log, question),
+    hands: handsOn(instrument.stringing.sweat, players, shares),
   };
 }
 
 function judged<I extends OwnInstrument>(
   instrument: I,
-  { instruments, people }: Question<I>,
+  { instruments, people = [] }: Question<I>,
   { log, ...basis }: ReturnType<typeof groundOf>,
-  lives: KnownLives | undefined,
+  elsewhere: KnownElsewhere | undefined,
 ): Assessment<I> {
-  const livesElsewhere = kinOf(instrument, instruments, people).flatMap((id) => {
-    const own = lives?.get(id) ?? [];
-    return own.length > 0 ? [own] : [];
+  const learned = kinOf(instrument, instruments, people).flatMap((id) => elsewhere?.get(id) ?? []);
+  const ids = new Set(playersOf(instrument.id, people).map(({ id }) => id));
+  return assess(instrument, log, {
+    ...basis,
+    livesElsewhere: learned.flatMap(({ lives }) => (lives.length > 0 ? [lives] : [])),
+    pacesElsewhere: learned.flatMap(({ pace }) => (pace && partOfPace(pace, ids)) ?? []),
   });
-  return assess(instrument, log, { ...basis, livesElsewhere });
 }
 
 /** What comes due of an instrument, and of the bows that are at home with it. */
@@ -193,11 +187,12 @@ export function assessHousehold<I extends OwnInstrument>(
   const { instruments, appointments, occasions, people, nowMs, timeZone } = question;
   const grounds = instruments.map((instrument) => groundOf(instrument, question));
   const alone = instruments.map((instrument, at) => judged(instrument, question, grounds[at]!, undefined));
-  const lives = new Map(alone.map((each) => [each.facts.id, livesOf(each)]));
+  const learned = new Map(alone.map((each) => [each.facts.id, learnedFrom(each, people)]));
+  const tells = ({ lives, pace }: Learned) => lives.length > 0 || pace !== null;
   // Those of whose player something was learned elsewhere are judged with it.
   const assessments = alone.map((each, at) =>
-    kinOf(each.facts, instruments, people).some((id) => lives.get(id)!.length > 0)
-      ? judged(each.facts, question, grounds[at]!, lives)
+    kinOf(each.facts, instruments, people).some((id) => tells(learned.get(id)!))
+      ? judged(each.facts, question, grounds[at]!, learned)
       : each,
   );
   return { assessments, year: assessYear(assessments, appointments, occasions, nowMs, timeZone) };

@@ -1,3 +1,6 @@
 export * from './assessment';
 export * from './household';
 export * from './workshop';
+export * from './own-instrument';
+export * from './players';
+export * from './here';

@@ -3,7 +3,7 @@ import type { LogEvent } from '../log';
 import { threadOf } from '../parts';
 import { dailySessions, scribe } from '../testing/events';
 import { DAY_MS } from '../time';
-import { assessHousehold, assessInstrument, kinOf, livesOf, type HouseholdQuestion, type OwnInstrument } from '.';
+import { assessHousehold, assessInstrument, kinOf, learnedFrom, type HouseholdQuestion, type OwnInstrument } from '.';
 
 /** What one instrument tells of its player is expected of the player's others. */
 const NOW = Date.parse('2026-06-01T12:00:00.000Z');
@@ -65,10 +65,10 @@ test('its own changes outweigh what others tell', () => {
 test('one instrument judged by itself, told what the others say, is what the whole household’s judgement says', () => {
   const asked = question(two, { first: eager, second: fresh });
   const { assessments } = assessHousehold(asked);
-  const lives = new Map(assessments.map((each) => [each.facts.id, livesOf(each)]));
-  expect(two.map((each) => assessInstrument(each, { ...asked, lives }))).toEqual(assessments);
+  const elsewhere = new Map(assessments.map((each) => [each.facts.id, learnedFrom(each)]));
+  expect(two.map((each) => assessInstrument(each, { ...asked, elsewhere }))).toEqual(assessments);
   // And nothing was learned from what nobody has changed.
-  expect(livesOf(assessments[1]!)).toEqual([]);
+  expect(learnedFrom(assessments[1]!)).toEqual({ lives: [], pace: null });
 });
 
 test('a child’s and an adult’s instruments tell nothing of each other, nor those of a school', () => {
@@ -82,7 +82,10 @@ test('a child’s and an adult’s instruments tell nothing of each other, nor t
 
 test('where it was said who plays, what one person does tells of their others, and of nobody else’s', () => {
   const three = [...two, instrument('third', 'cello')];
-  const people = [{ plays: ['first', 'second'] }, { plays: ['third'] }];
+  const people = [
+    { id: 'ana', plays: ['first', 'second'] },
+    { id: 'rui', plays: ['third'] },
+  ];
   const ids = (one: number) => kinOf(three[one]!, three, people);
   expect([ids(0), ids(1), ids(2)]).toEqual([['second'], ['first'], []]);
   // However many there are, of which a school has many.

@@ -41,6 +41,8 @@ export interface FigureData {
   start: number;
   /** Read while looking it over, or of who grows: no set-up sheet asks for it. */
   looked?: true;
+  /** It fits who plays, not the instrument: of another player it tells nothing. */
+  ofPlayer?: true;
 }
 
 /** Each figure. Bounds and starts are from memory: wide enough for any size, narrow enough for slips. */
@@ -53,6 +55,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 700,
     step: 5,
     start: 300,
+    ofPlayer: true,
   },
   'rest-left': {
     title: 'Rest height, left foot',
@@ -62,6 +65,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 120,
     step: 1,
     start: 30,
+    ofPlayer: true,
   },
   'rest-right': {
     title: 'Rest height, right foot',
@@ -71,6 +75,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 120,
     step: 1,
     start: 24,
+    ofPlayer: true,
   },
   'rest-position': {
     title: 'Rest position',
@@ -80,6 +85,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 250,
     step: 1,
     start: 70,
+    ofPlayer: true,
   },
   'bow-turns': {
     title: 'Turns to your gap',
@@ -89,6 +95,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 25,
     step: 0.5,
     start: 7,
+    ofPlayer: true,
   },
   'bow-gap': {
     title: 'Bow gap',
@@ -98,6 +105,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     most: 30,
     step: 0.5,
     start: 7,
+    ofPlayer: true,
   },
   'string-gauge': {
     title: 'Gauge of the thinnest string',
@@ -254,6 +262,7 @@ export const FIGURE_DATA: Readonly<Record<Figure, FigureData>> = {
     step: 5,
     start: 500,
     looked: true,
+    ofPlayer: true,
   },
 };
 

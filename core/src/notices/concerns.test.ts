@@ -197,6 +197,25 @@ test('what is with somebody outside is in air nobody here knows; with one of the
   expect(kindsIn({ ...dry, loans: [lent(null, dateOfDay(TODAY - 1))] })).toContain('air');
 });
 
+test.each([
+  ['eight days ahead', 8, []],
+  ['a week ahead', 7, [[0, false]]],
+  ['on its day', 0, [[0, false]]],
+  ['a week over', -7, [[1, true]]],
+])('whoever of the household has it on loan is told that it ends: %s', (_name, ahead, told) => {
+  const lent = (personId: string | null) => ({
+    ...{ id: 'l', instrumentId: HERON, to: 'Pip', reached: null, from: dateOfDay(TODAY - 60), along: [] },
+    ...{ personId, until: dateOfDay(TODAY + ahead), strings: 'lender' as const, note: null, back: null },
+  });
+  const of = (personId: string | null) =>
+    concernsIn({ loans: [lent(personId)] }).flatMap((each) =>
+      each.kind === 'ending' ? [[each.worse, each.facts.over]] : [],
+    );
+  expect(of('pip')).toEqual(told);
+  // Somebody outside has no Tembrin to be told in.
+  expect(of(null)).toEqual([]);
+});
+
 describe('whom it is for [handbook 13]', () => {
   const person = (id: string, role: Person['role'], plays: string[] = [], looksAfter: string[] = []): Person => ({
     id,
@@ -239,6 +258,11 @@ describe('whom it is for [handbook 13]', () => {
   test('what is out is the keepers’ business', () => {
     expect(concernsFor(child, overdue, [parent, child])).toEqual([]);
     expect(concernsFor(parent, overdue, [parent, child])).toEqual(overdue);
+    const ending = [
+      { ...overdue[0]!, kind: 'ending', facts: { loanId: 'l', personId: child.id, until: TODAY, over: false } },
+    ] as unknown as KnownConcern[];
+    expect(concernsFor(child, ending, [parent, child])).toEqual(ending);
+    expect(concernsFor(parent, ending, [parent, child])).toEqual([]);
   });
 
   test('nobody is told of an instrument that is none of theirs', () => {

@@ -1,6 +1,6 @@
 import { humidifierPace } from '../air';
 import { assessYear, type Assessment, type OwnInstrument } from '../assess';
-import { loanNow, overdueDays, type Loan } from '../lending';
+import { isOut, loanNow, overdueDays, type Loan } from '../lending';
 import { stayNow } from '../log';
 import { subjectOf } from '../parts';
 import { DAY_MS, dayOfDate, HOUR_MS, localDay, startOfLocalDay } from '../time';
@@ -143,12 +143,18 @@ function ofYear(question: ConcernQuestion): KnownConcern[] {
 
 function ofLoans({ loans, nowMs, timeZone }: ConcernQuestion): KnownConcern[] {
   const today = localDay(nowMs, timeZone);
-  return loans.flatMap((loan) => {
+  return loans.flatMap((loan): KnownConcern[] => {
+    const { id, instrumentId, personId, to } = loan;
+    if (loan.until === null || !isOut(loan, today)) return [];
+    const until = dayOfDate(loan.until);
     const days = overdueDays(loan, today);
-    if (days === 0) return [];
-    const { id, instrumentId, to, until } = loan;
     const said = { about: id, instrumentId, worse: days / 7, untilMs: nowMs + STANDS_MS };
-    return [concern('overdue', said, { loanId: id, to, until: dayOfDate(until!) })];
+    return [
+      ...(days > 0 ? [concern('overdue', said, { loanId: id, to, until })] : []),
+      ...(personId !== null && until - today <= DUE_AHEAD_DAYS
+        ? [concern('ending', said, { loanId: id, personId, until, over: days > 0 })]
+        : []),
+    ];
   });
 }
 

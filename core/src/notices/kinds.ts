@@ -8,7 +8,7 @@ import type { Window } from '../wear';
  * What somebody is told of without having asked [handbook 13]: a record each. `alert`: it cannot wait for the digest, as something can
  * still be done about it today. `step`: told again only once it is worse by so much, in the unit of its own `worse`; null: once.
  * `overDays`: once it has not been so for so long, it is over, and news when it comes again. `to`: who is told, of those who sign in:
- * `hands`: who plays it or looks after it, and the keepers where nobody does; `keepers`; `both`. Steps and days are from memory: what a
+ * `hands`: who plays it or looks after it, and the keepers where nobody does; `keepers`; `both`; `borrower`: who has it on loan. Steps and days are from memory: what a
  * player would call another thing than yesterday's.
  */
 export const NOTICE_DATA = {
@@ -24,10 +24,12 @@ export const NOTICE_DATA = {
   visit: { alert: false, step: 2, overDays: 30, to: 'keepers' },
   /** An instrument that is out longer than was said. `worse`: weeks. */
   overdue: { alert: false, step: 1, overDays: 1, to: 'keepers' },
+  /** One's own loan that ends within the week, or has. `worse`: weeks that it is over; 0 before. */
+  ending: { alert: false, step: 1, overDays: 14, to: 'borrower' },
   /** What else is due. `worse`: the chance that it is spent. */
   due: { alert: false, step: 0.3, overDays: 30, to: 'hands' },
 } as const satisfies Readonly<
-  Record<string, { alert: boolean; step: number | null; overDays: number; to: 'hands' | 'keepers' | 'both' }>
+  Record<string, { alert: boolean; step: number | null; overDays: number; to: 'hands' | 'keepers' | 'both' | 'borrower' }>
 >;
 export type NoticeKind = keyof typeof NOTICE_DATA;
 export const NOTICE_KINDS = Object.keys(NOTICE_DATA) as [NoticeKind, ...NoticeKind[]];
@@ -63,6 +65,7 @@ export interface ConcernFacts {
   /** `soon`: its day has come, or is near. */
   visit: { day: LocalDay; soon: boolean; items: DuePart[] };
   overdue: { loanId: string; to: string; until: LocalDay };
+  ending: { loanId: string; personId: string; until: LocalDay; over: boolean };
   due: DuePart & { day: LocalDay; soon: boolean; who: Doer; window: Window };
 }
 

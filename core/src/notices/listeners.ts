@@ -6,6 +6,7 @@ const holds = (person: Person, instrumentId: string) => instrumentsOf(person).ha
 
 function isFor(person: Person, concern: KnownConcern, listeners: readonly Person[]): boolean {
   const { instrumentId, kind } = concern;
+  if (concern.kind === 'ending') return concern.facts.personId === person.id;
   const keeper = person.role === 'keeper';
   // What only a workshop does is arranged by those who keep it.
   const to = concern.kind === 'due' && concern.facts.who === 'workshop' ? 'keepers' : NOTICE_DATA[kind].to;

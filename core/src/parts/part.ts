@@ -2,6 +2,7 @@ import type { JobId } from '../guided';
 import type { InstrumentFacts } from '../instruments';
 import type { Doer, EventOf, EventType, InstrumentLog } from '../log';
 import type { Schools } from '../schools';
+import type { Hands } from '../strings';
 import type { Elsewhere, Outlook, Pace } from '../wear';
 import type { InstrumentAir, ThreadBase } from './thread';
 
@@ -15,10 +16,12 @@ export interface PartContext {
   air: InstrumentAir | null;
   /** What its player's other instruments let expect of its strings; null where they tell nothing. */
   elsewhere: Elsewhere | null;
+  /** The hands that play it. */
+  hands: Hands;
 }
 
 /** What planning a part by dates looks at. */
-export type DueContext = Omit<PartContext, 'air' | 'elsewhere'>;
+export type DueContext = Omit<PartContext, 'air' | 'elsewhere' | 'hands'>;
 
 /** What is put on record when a part's life begins anew, or when its beginning is said afterwards. */
 export type PartEntry = { [T in EventType]: { type: T; payload: EventOf<T>['payload'] } }[EventType];

@@ -1,12 +1,12 @@
 import { openFindings, stringShareSeen } from '../inspection';
-import type { InstrumentFacts, LifeBasis, StringSpec, Sweat } from '../instruments';
+import type { InstrumentFacts, LifeBasis, StringSpec } from '../instruments';
 import {
   pastStrings,
   settleDays,
   stringLife,
   stringsOn,
-  SWEAT_FACTORS,
   wipingHabit,
+  type Hands,
   type PastString,
   type StringOn,
   type WipingHabit,
@@ -55,7 +55,7 @@ export interface StringsThread extends ThreadBase {
   elsewhere: Pick<Elsewhere, 'worn' | 'instruments'> | null;
   /** What was found on them and is not seen to. */
   found: Finding[];
-  sweat: { kind: Sweat; factor: number };
+  hands: Hands;
   wiping: WipingHabit | null;
 }
 
@@ -198,10 +198,9 @@ function judgedStrings(context: PartContext, byPlace: readonly LifeSeen[][], str
 
 /** The strings, each by itself, and the thread of the set: that of the string spent first. */
 export function stringsThread(context: PartContext): StringsThread {
-  const { facts, log } = context;
+  const { facts, log, hands } = context;
   const wiping = wipingHabit(log);
-  const sweat = { kind: facts.stringing.sweat, factor: SWEAT_FACTORS[facts.stringing.sweat] };
-  const stretch = sweat.factor * (wiping?.factor ?? 1);
+  const stretch = hands.factor * (wiping?.factor ?? 1);
   const byPlace = seenByPlace(context, stretch);
   const all = judgedStrings(context, byPlace, stretch);
   const complete = all.every(({ fitting }) => fitting !== null);
@@ -229,7 +228,7 @@ export function stringsThread(context: PartContext): StringsThread {
     lives: mostTelling(byPlace),
     elsewhere: context.elsewhere && { worn: context.elsewhere.worn, instruments: context.elsewhere.instruments },
     found,
-    sweat,
+    hands,
     wiping,
   };
   if (!complete) return { ...common, state: asks ? 'now' : 'unknown', from: null, window: null, clock: null };

@@ -1,2 +1,3 @@
 export * from './person';
 export * from './roles';
+export * from './ways';

@@ -1,4 +1,5 @@
 import { REACH, type Deed, type Role } from './roles';
+import type { Ways } from './ways';
 
 /** A person of a household, with an account or without: a child has none. */
 export interface PersonFacts {
@@ -10,7 +11,7 @@ export interface PersonFacts {
   looksAfter: string[];
 }
 
-export interface Person extends PersonFacts {
+export interface Person extends PersonFacts, Ways {
   id: string;
 }
 

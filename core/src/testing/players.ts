@@ -82,6 +82,8 @@ export function exactPace(hoursPerDay: number, logSd = 0): Pace {
     logSd,
     startedFrom: 0.5,
     said: null,
+    learnedFrom: 0,
+    seen: null,
     pause: null,
     away: [],
     before: { from: null, until: -Infinity, hoursPerDay, logSd },

@@ -4,4 +4,5 @@ export * from './factor';
 export * from './elsewhere';
 export * from './pauses';
 export * from './pace';
+export * from './pace-elsewhere';
 export * from './forecast';

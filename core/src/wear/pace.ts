@@ -2,6 +2,7 @@ import { HABIT_HOURS, type Habit } from '../instruments';
 import type { InstrumentLog } from '../log';
 import { LONGEST_SESSION_H } from '../log/sessions';
 import { DAY_MS, HOUR_MS, localDay, startOfLocalDay, weekdayOf, type LocalDay } from '../time';
+import { paceElsewhere, type PaceSeen } from './pace-elsewhere';
 import { LONGEST_GAP, pauseAfter, pausedIn, USUAL_SHARE, type Pause } from './pauses';
 
 /** How much the player plays, estimated from what they said and from the log. */
@@ -21,6 +22,10 @@ export interface Pace {
   /** What a new player starts from, hours per day, and what they had said; null: nothing. */
   startedFrom: number;
   said: Habit | null;
+  /** Other instruments of its players that the start was learned from. */
+  learnedFrom: number;
+  /** What the log alone shows; null while it shows too little to be told elsewhere. */
+  seen: PaceSeen | null;
   /** Whether playing has stopped for a while; null while it goes on. */
   pause: Pause | null;
   /** Days away that are in the calendar, ms: no playing in them. In order, not overlapping, none that is over. */
@@ -56,6 +61,8 @@ export interface PaceBasis {
   since: LocalDay | null;
   /** Days away that are known of, by the calendar or by the log, ms. */
   away: readonly Away[];
+  /** What its players play on other instruments; none, or left out: nothing is known of that. */
+  elsewhere?: readonly PaceSeen[];
 }
 
 /** Start of a player nobody knows yet: half an hour a day, the lighter end of the trade's own rules [handbook 4, 6]. */
@@ -80,6 +87,8 @@ const UNEVEN_WORTH_DAYS = 10;
 const START_LEFT_DAYS = 2;
 /** The usual share of pauses is worth so many days of record. From memory. */
 const SHARE_WORTH_DAYS = 60;
+/** Days of record that a rate rests on, all alike in weight, before it tells of other instruments. From memory. */
+const TELLING_DAYS = 14;
 /** Times that pauses and the chance of playing are reckoned from each other; they settle within three. */
 const ROUNDS = 3;
 
@@ -88,7 +97,7 @@ const ROUNDS = 3;
  * Whole calendar days count, from the first day observed to yesterday; today is not over yet.
  */
 export function paceFrom(log: InstrumentLog, basis: PaceBasis): Pace {
-  const { said, since, away } = basis;
+  const { said, since, away, elsewhere = [] } = basis;
   const { timeZone } = log;
   const today = localDay(log.nowMs, timeZone);
   const firstSession = log.sessions[0]?.day ?? today;
@@ -102,9 +111,10 @@ export function paceFrom(log: InstrumentLog, basis: PaceBasis): Pace {
   const pause = playedToday || lateFor === 0 ? null : pauseAfter(lateFor, plays);
   const seen = weighed(hours, on, today);
 
-  const startedFrom = said ? HABIT_HOURS[said] : STARTING_HOURS_PER_DAY;
+  const begin = startOf(said, elsewhere);
+  const startedFrom = begin.hoursPerDay;
   const start = startedFrom / USUAL_SHARE;
-  const startSd = said ? SAID_LOG_SD : UNKNOWN_LOG_SD;
+  const startSd = begin.logSd;
   const rate = settledRate(start, startSd, seen);
   const onDays = on.reduce((sum, share) => sum + share, 0);
   const share = (onDays + SHARE_WORTH_DAYS * USUAL_SHARE) / (hours.length + SHARE_WORTH_DAYS);
@@ -122,6 +132,8 @@ export function paceFrom(log: InstrumentLog, basis: PaceBasis): Pace {
     logSd: Math.hypot(FLOOR_LOG_SD, rate.logSd),
     startedFrom,
     said,
+    learnedFrom: said ? 0 : elsewhere.length,
+    seen: shown(seen, share),
     pause,
     away: coming(away, log.nowMs),
     before: {
@@ -131,6 +143,20 @@ export function paceFrom(log: InstrumentLog, basis: PaceBasis): Pace {
       logSd: Math.hypot(BEFORE_LOG_SD, rate.logSd),
     },
   };
+}
+
+/** What a player starts from: what they said of themselves; else what they play elsewhere; else what is usual. */
+function startOf(said: Habit | null, elsewhere: readonly PaceSeen[]): PaceSeen {
+  return said
+    ? { hoursPerDay: HABIT_HOURS[said], logSd: SAID_LOG_SD }
+    : paceElsewhere(STARTING_HOURS_PER_DAY, UNKNOWN_LOG_SD, elsewhere);
+}
+
+/** What the days of record show by themselves. */
+function shown(seen: Weighed, share: number): PaceSeen | null {
+  const rate = sum(seen.hours) / Math.max(sum(seen.weights), 1e-9);
+  if (seen.alike < TELLING_DAYS || rate <= 0) return null;
+  return { hoursPerDay: rate * share, logSd: Math.sqrt(seen.uneven / seen.alike) };
 }
 
 /** Hours played on each whole calendar day from one to the day before another. */

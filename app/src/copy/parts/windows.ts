@@ -29,10 +29,12 @@ export function atLeastWords(ms: number): string {
 const PACE_KNOWN_DAYS = 90;
 
 /** What the expected playing rests on. */
-export function paceBasis({ daysObserved, startedFrom, said }: Pace): string {
+export function paceBasis({ daysObserved, startedFrom, said, learnedFrom }: Pace): string {
+  const others = learnedFrom === 1 ? 'another instrument' : `${learnedFrom} other instruments`;
+  const why = learnedFrom > 0 ? `by what is played on ${others}, counting half` : 'as nobody has said';
   const start = said
     ? `what you said of it, ${HABIT_WORDS[said]}`
-    : `a start of ${Math.round(startedFrom * 60)} min a day, as nobody has said`;
+    : `a start of ${Math.round(startedFrom * 60)} min a day, ${why}`;
   if (daysObserved === 0) return `${start}, until your own log says more`;
   const days = daysObserved === 1 ? '1 day of your log' : `${daysObserved} days of your log`;
   return daysObserved < PACE_KNOWN_DAYS ? `${days} and ${start}` : `${days}, recent ones counting more`;

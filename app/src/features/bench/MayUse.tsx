@@ -2,7 +2,7 @@ import type { Instrument } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
 import { useState } from 'react';
 import Svg, { Circle, Path } from 'react-native-svg';
-import { useAssessment } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { useInstrumentOnStand } from '@/state/stand';
 import { Choice } from '@/ui/Choice';
 import { Screen } from '@/ui/Screen';
@@ -27,7 +27,7 @@ const VERDICTS: Readonly<Record<Allowance['verdict'], { title: string; tone: 'we
 
 /** Surface and product chosen, the verdict with its reason. */
 export function LookUp({ instrument, second }: { instrument: Instrument; second?: boolean }) {
-  const { schools } = useAssessment(instrument);
+  const { schools } = useHere(instrument);
   const surfaces = recordOf(instrument.family).surfaces;
   const [surface, setSurface] = useState<Surface>(surfaces[0]!);
   const [product, setProduct] = useState<Product>('dry-cloth');

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useAssessment } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { Button } from '@/ui/Button';
 import { Screen } from '@/ui/Screen';
 import { TOUCH } from '@/ui/theme';
@@ -15,7 +15,7 @@ import { copy } from '@/copy/screens/bench/order-drill';
 
 /** Put the closing round in order. Where the trade leaves a choice, either is right. */
 export function OrderDrill({ instrument, onOver }: DrillProps) {
-  const { schools } = useAssessment(instrument);
+  const { schools } = useHere(instrument);
 
   const [steps] = useState(() => shuffled(stepsFor(CLOSING_STEPS, instrument, schools).filter(({ due }) => !due)));
   const [tapped, setTapped] = useState<readonly StepId[]>([]);

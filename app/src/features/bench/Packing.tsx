@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { useAir } from '@/state/air';
-import { useAssessment } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { act } from '@/state/actions';
 import { useInstrumentOnStand } from '@/state/stand';
 import { Button } from '@/ui/Button';
@@ -25,7 +25,7 @@ export function Packing() {
 }
 
 function Check({ instrument }: { instrument: Instrument }) {
-  const assessment = useAssessment(instrument);
+  const assessment = useHere(instrument);
   const weather = useAir((state) => state.air?.weather ?? null);
   const steps = packingRound(assessment, warmestC(weather, assessment.log.nowMs));
   const [looked, setLooked] = useState<readonly PackingStepId[]>([]);

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useAssessment } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { Button } from '@/ui/Button';
 import { Plate } from '@/ui/Plate';
 import { Screen } from '@/ui/Screen';
@@ -20,7 +20,7 @@ const ASKED = 3;
 
 /** Which zone was not wiped: specks lie on one of them. */
 export function ZonesDrill({ instrument, onOver }: DrillProps) {
-  const { schools } = useAssessment(instrument);
+  const { schools } = useHere(instrument);
   const wide = useWide();
   const [zones] = useState(() => wipedZones(stepsFor(CLOSING_STEPS, instrument, schools)));
   const [asked] = useState(() => shuffled(zones).slice(0, ASKED));

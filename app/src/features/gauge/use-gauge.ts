@@ -2,7 +2,7 @@ import type { Instrument } from '@tembrin/contract';
 import { useState } from 'react';
 import { PixelRatio, useWindowDimensions } from 'react-native';
 import { z } from 'zod';
-import { useAssessment } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { kept } from '@/state/kept';
 import { notify, notifyProblem } from '@/state/notice';
 import { bowLogOf } from '@tembrin/core/assess';
@@ -31,7 +31,7 @@ export function useGauge(instrument: Instrument) {
   const first = scale?.pxPerMm ?? (width < PHONE_WIDTH ? PHONE_PX : DESK_PX);
   const [edgePx, setEdgePx] = useState(Math.round(first * CARD_MM.short));
   const [problem, setProblem] = useState<string | null>(null);
-  const assessment = useAssessment(instrument);
+  const assessment = useHere(instrument);
   const bowed = isBowed(instrument.family) ? bowGap(instrument.family) : null;
   const own = lastMeasure(bowLogOf(assessment), 'bow-gap')?.value ?? null;
   const { fretted } = recordOf(instrument.family);

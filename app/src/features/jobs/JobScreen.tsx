@@ -2,7 +2,8 @@ import type { Instrument } from '@tembrin/contract';
 import { Redirect, useLocalSearchParams } from 'expo-router';
 import { useState } from 'react';
 import { act } from '@/state/actions';
-import { useAssessment, useComplete } from '@/state/assessments';
+import { useComplete } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { useJobPlaces } from '@/state/job-places';
 import { useInstrumentMeant } from '@/state/stand';
 import { Banner } from '@/ui/Banner';
@@ -34,7 +35,7 @@ export function JobRoute() {
 
 function Of({ instrument }: { instrument: Instrument }) {
   const { job: wanted } = useLocalSearchParams<{ job: string }>();
-  const assessment = useAssessment(instrument);
+  const assessment = useHere(instrument);
   const job = jobsFor(assessment).find(({ id }) => id === wanted);
   if (!job) return <Redirect href="/bench/jobs" />;
   const work = workUnderWay(assessment.log, job.id);
@@ -48,7 +49,7 @@ function Of({ instrument }: { instrument: Instrument }) {
 
 /** What a job is for, who does it, what comes in it. */
 function JobStart({ instrument, job }: { instrument: Instrument; job: JobData }) {
-  const assessment = useAssessment(instrument);
+  const assessment = useHere(instrument);
   const complete = useComplete(instrument.id);
   const { log, facts } = assessment;
   const goTo = useJobPlaces((state) => state.goTo);

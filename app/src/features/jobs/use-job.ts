@@ -3,7 +3,7 @@ import { router } from 'expo-router';
 import { useRef, useState } from 'react';
 import { act } from '@/state/actions';
 import { useAssessmentStore } from '@/state/assessment-store';
-import { useAssessment } from '@/state/assessments';
+import { seenHere, useHere } from '@/state/here';
 import { inHand } from '@/state/bows';
 import { useJobPlaces } from '@/state/job-places';
 import type { Draft } from '@/state/log';
@@ -55,7 +55,7 @@ function useTyped() {
 
 /** A piece of work under way: its step in hand, what is read and found at it, and going on, back or away from it. */
 export function useJob(instrument: Instrument, job: JobData, work: Work) {
-  const assessment = useAssessment(instrument);
+  const assessment = useHere(instrument);
   const { log, bows, facts } = assessment;
   const { places, goTo, noted, forget } = useJobPlaces();
   const typed = useTyped();
@@ -97,7 +97,8 @@ export function useJob(instrument: Instrument, job: JobData, work: Work) {
       return goOn();
     }
     // What was read may have called for more steps.
-    const judged = useAssessmentStore.getState().byInstrument[instrument.id] ?? assessment;
+    const news = useAssessmentStore.getState().byInstrument[instrument.id];
+    const judged = news ? seenHere(news) : assessment;
     const now = stepsOf(judged);
     stand(now[now.findIndex((each) => each.id === step.id) + 1] ?? now.at(-1)!);
   };

@@ -1,7 +1,7 @@
 import type { Instrument } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
 import { useState } from 'react';
-import { useAssessment } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { Button } from '@/ui/Button';
 import { Empty } from '@/ui/Empty';
 import { Screen } from '@/ui/Screen';
@@ -17,6 +17,7 @@ import { useRouteInstrument } from './route-instrument';
 import { decisive, type InstrumentLog } from '@tembrin/core/log';
 import { figuresOf, recordOf, type Figure } from '@tembrin/core/instruments';
 import { Stack } from '@/ui/layout';
+import { WhoPlays } from '../people/WhoPlays';
 import { copy, REGULATION_COPY } from '@/copy/screens/kit/set-up-sheet';
 
 /** Route: the fit of one instrument, as numbers with dates. */
@@ -26,7 +27,7 @@ export function SetUpRoute() {
 }
 
 function SetUpSheet({ instrument }: { instrument: Instrument }) {
-  const assessment = useAssessment(instrument);
+  const assessment = useHere(instrument);
   const { log } = assessment;
   const ofBow = bowLogOf(assessment);
   const [measuring, setMeasuring] = useState<Figure | null>(null);
@@ -47,6 +48,7 @@ function SetUpSheet({ instrument }: { instrument: Instrument }) {
           {keptWords(instrument)}
         </Text>
       </Stack>
+      <WhoPlays instrument={instrument} />
       {figures.length === 0 && !harp && <Empty title={copy.nothingToMeasure} text={copy.whatIsMeasuredDepends} />}
       {figures.map((figure) => (
         <FigureEntry

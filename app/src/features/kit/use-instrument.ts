@@ -1,6 +1,7 @@
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
-import { useComplete, useAssessment } from '@/state/assessments';
+import { useComplete } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { useBows } from '@/state/bows';
 import { useCards } from '@/state/cards';
 import { usePreferences } from '@/state/preferences';
@@ -13,7 +14,7 @@ import { copy } from '@/copy/screens/kit/instrument';
 /** One instrument, as its page shows it. */
 export function useInstrument(instrument: Instrument) {
   const wide = useWide();
-  const assessment = useAssessment(instrument);
+  const assessment = useHere(instrument);
   const { log, threads, pace, air, found } = assessment;
   const bows = useBows(instrument);
   const complete = useComplete(instrument.id);

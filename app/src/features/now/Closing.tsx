@@ -1,7 +1,7 @@
 import type { Instrument } from '@tembrin/contract';
 import { Redirect, router } from 'expo-router';
 import { useRef } from 'react';
-import { useAssessment } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { act, takeBack } from '@/state/actions';
 import { useInstrumentOnStand } from '@/state/stand';
 import { usePreferences } from '@/state/preferences';
@@ -22,7 +22,7 @@ export function Closing() {
 }
 
 function Round({ instrument }: { instrument: Instrument }) {
-  const round = openRound(useAssessment(instrument));
+  const round = openRound(useHere(instrument));
   return round ? <Step instrument={instrument} round={round} /> : <Redirect href="/now" />;
 }
 

@@ -4,7 +4,7 @@ import ChevronUp from 'lucide-react-native/icons/chevron-up';
 import { Redirect } from 'expo-router';
 import { useState } from 'react';
 import { View } from 'react-native';
-import { useAssessment } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { act } from '@/state/actions';
 import { inHand } from '@/state/bows';
 import { useInstrumentOnStand } from '@/state/stand';
@@ -140,7 +140,7 @@ function OwnMeasures({
   onMeasure: (figure: Figure) => void;
 }) {
   const lengths = usePreferences((state) => state.lengths);
-  const bowLog = bowLogOf(useAssessment(instrument));
+  const bowLog = bowLogOf(useHere(instrument));
   const figures = steps.flatMap(({ data, measure }) =>
     data.figure && measure ? [{ figure: data.figure, measure }] : [],
   );
@@ -186,7 +186,7 @@ function StepExtras({
   onGuide: (guide: RosinGuideId) => void;
 }) {
   const { because, data } = step;
-  const { bows } = useAssessment(instrument);
+  const { bows } = useHere(instrument);
   if (because?.code === 'rosin') {
     return (
       <Grid gap="small">

@@ -1,7 +1,8 @@
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
-import { useComplete, useAssessment } from '@/state/assessments';
+import { useComplete } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { act } from '@/state/actions';
 import { useKeys } from '@/ui/keys';
 import { useWide } from '@/ui/theme';
@@ -11,7 +12,7 @@ import { openingRound } from '@tembrin/core/routines';
 
 /** The opening round of this evening: what stands out, and what is as usual. */
 export function useOpening(instrument: Instrument) {
-  const assessment = useAssessment(instrument);
+  const assessment = useHere(instrument);
   const { log } = assessment;
   const complete = useComplete(instrument.id);
   const wide = useWide();

@@ -1,6 +1,7 @@
 import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
-import { useComplete, useAssessment } from '@/state/assessments';
+import { useComplete } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { act } from '@/state/actions';
 import { usePreferences } from '@/state/preferences';
 import { useKeys } from '@/ui/keys';
@@ -15,7 +16,7 @@ import { copy } from '@/copy/screens/now/stand';
 /** What the stand tells before and while playing, and what is done from it. */
 export function useStand(instrument: Instrument) {
   const wide = useWide();
-  const assessment = useAssessment(instrument);
+  const assessment = useHere(instrument);
   const complete = useComplete(instrument.id);
   const { log, threads: all, pace, tension } = assessment;
   const lengths = usePreferences((state) => state.lengths);

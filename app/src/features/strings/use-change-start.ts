@@ -6,6 +6,7 @@ import { useCards } from '@/state/cards';
 import { act } from '@/state/actions';
 import { useHousehold } from '@/state/household';
 import { useStrings } from '@/state/assessments';
+import { useHere } from '@/state/here';
 import { noteNames } from '@/copy/strings';
 import { useSetChoices, useSparesFor } from './sets';
 import { changeJob, isOldSpare, settleDays, type ChangeWay } from '@tembrin/core/strings';
@@ -67,7 +68,8 @@ function useWhatGoesOn(
 export function useChangeStart(instrument: Instrument) {
   const asked = useLocalSearchParams<{ strings?: string; why?: string; set?: string }>();
   const { timeZone } = useHousehold((state) => state.household)!;
-  const { log, on, schools } = useStrings(instrument);
+  const { log, on } = useStrings(instrument);
+  const { schools } = useHere(instrument);
   const occasions = useCards('occasion').map(({ facts }) => facts);
   const all = Array.from({ length: instrument.stringCount }, (_, at) => at);
   const many = all.length > 12;

@@ -13,11 +13,16 @@ const SWEAT_WORDS = { low: 'dry', usual: 'ordinary', corrosive: 'corrosive' } as
 /** Strings of different fittings that are listed one by one. */
 const LISTED = 12;
 
+function handsFigure({ kind, factor, own }: StringsThread['hands']): Figure {
+  const words = kind ? SWEAT_WORDS[kind] : 'they differ, each counts by how much they play';
+  return [own ? 'Hands of who plays it' : 'Your hands', `${words}: life × ${fixed(factor, 2)} (from memory)`];
+}
+
 /** What stretches the rule for this player: hands, cloth, and what was learned. */
-function livedFigures({ factor, elsewhere, sweat, wiping }: StringsThread): readonly Figure[] {
+function livedFigures({ factor, elsewhere, hands, wiping }: StringsThread): readonly Figure[] {
   const others = factor.seen > factor.worn ? ` and ${factor.seen - factor.worn} for other reasons` : '';
   return [
-    ['Your hands', `${SWEAT_WORDS[sweat.kind]}: life × ${fixed(sweat.factor, 2)} (from memory)`],
+    handsFigure(hands),
     [
       'Your cloth',
       wiping
