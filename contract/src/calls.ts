@@ -41,6 +41,7 @@ export const CALLS = {
   confirmAddress: { method: 'post', path: '/account/address/confirm' },
   addPerson: { method: 'post', path: '/people' },
   changePerson: { method: 'put', path: '/people/:id' },
+  changeWays: { method: 'put', path: '/people/:id/ways' },
   removePerson: { method: 'delete', path: '/people/:id' },
   leaveHousehold: { method: 'post', path: '/people/leave' },
   readInvitations: { method: 'get', path: '/invitations' },

@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { ROLES } from '@tembrin/core/people';
 import { QUOTAS } from './quotas';
+import { ways } from './person';
 import { checkPlain } from './plain';
 
 const id = z.uuid('Ids are UUIDs made by the app.').toLowerCase();
@@ -20,8 +21,10 @@ function checkName({ name }: { name: string }, context: z.RefinementCtx): void {
 
 export const personChangeSchema = z.strictObject(personFacts).superRefine(checkName);
 export type PersonChange = z.infer<typeof personChangeSchema>;
-export const newPersonSchema = z.strictObject({ id, ...personFacts }).superRefine(checkName);
+export const newPersonSchema = z.strictObject({ id, ...personFacts, ...ways }).superRefine(checkName);
 export type NewPerson = z.infer<typeof newPersonSchema>;
+export const waysSchema = z.strictObject(ways);
+export type WaysChange = z.infer<typeof waysSchema>;
 export const personParams = z.strictObject({ id });
 
 export const newInvitationSchema = z.strictObject({

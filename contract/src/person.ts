@@ -1,5 +1,15 @@
 import { z } from 'zod';
+import { SWEATS } from '@tembrin/core/instruments';
 import { ROLES } from '@tembrin/core/people';
+import { schoolChoicesSchema } from '@tembrin/core/schools';
+
+/** How somebody goes about it, whatever they play. */
+export const ways = {
+  /** Sides they take where practitioners differ. */
+  schools: schoolChoicesSchema.optional(),
+  /** What their hands do to strings; null or left out: nobody said. */
+  hands: z.enum(SWEATS).nullable().optional(),
+};
 
 /** A person of a household as another sees them. */
 export const personSchema = z.object({
@@ -9,6 +19,7 @@ export const personSchema = z.object({
   /** Ids of instruments they play, and of those they look after for others. */
   plays: z.array(z.string()),
   looksAfter: z.array(z.string()),
+  ...ways,
   /** Whether they sign in by themselves. */
   account: z.boolean(),
   /** Whether it is who asks. */

@@ -70,6 +70,10 @@ test('a school’s keeper with sixty instruments: what is free, one lent and bac
 
   // The same for a whole shelf, at once, and taken back at once.
   await page.goto('/kit/work');
+  await page.getByRole('radio', { name: 'Looked over whole, all good' }).click();
+  await page.getByRole('checkbox', { name: 'Tern 33', exact: true }).click();
+  await page.getByRole('button', { name: 'Put 1 on record' }).click();
+  await expect(page.getByText('1 on record.')).toBeVisible();
   await page.getByRole('radio', { name: 'Checkup done' }).click();
   await page.getByRole('button', { name: 'All that are here' }).click();
   await expectAccessible(page, 'the day’s work');

@@ -103,6 +103,73 @@ test('a parent of two: children without an account at the stand, a teacher invit
   await context.close();
 });
 
+test('two who share a violin have their own ways and their own rest; a player’s calendar has what they play', async ({
+  page,
+  browser,
+}) => {
+  await signUp(page);
+  await addInstrument(page, 'Violin');
+  await addAnother(page, 'Cello', 'Bittern');
+  await addPerson(page, 'Wren', 'Plays', ['Violin']);
+  await addPerson(page, 'Pip', 'Plays', ['Violin']);
+  await page.getByRole('link', { name: /^Schools and hands/ }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'Pip: schools and hands' })).toBeVisible();
+  await expectAccessible(page, 'somebody’s own ways');
+  await page.getByRole('radio', { name: 'They tarnish strings quickly' }).click();
+  await expect(page.getByText('Changed.')).toBeVisible();
+  await page.getByRole('radio', { name: /^B: One, the rosin zones last/ }).click();
+  await expect(page.getByRole('radio', { name: /^B: One, the rosin zones last/ })).toBeChecked();
+  await page.getByRole('button', { name: 'Back' }).click();
+  await expect(page.getByText('Their own way in 1; they tarnish strings quickly.')).toBeVisible();
+
+  // Each has their own rest; of the other's nothing is told.
+  await page.goto('/kit');
+  await page.getByRole('link', { name: /^Violin/ }).click();
+  await page.getByRole('link', { name: /^Set-up sheet/ }).click();
+  const who = page.getByRole('radiogroup', { name: 'Who plays' });
+  await who.getByRole('radio', { name: 'Pip' }).click();
+  await page
+    .getByRole('button', { name: /Rest height, left foot/ })
+    .first()
+    .click();
+  await page.getByLabel(/Rest height, left foot/).fill('31');
+  await page.getByRole('button', { name: 'Put it on record' }).click();
+  await expect(page.getByText('31 mm').first()).toBeVisible();
+  await who.getByRole('radio', { name: 'Wren' }).click();
+  await expect(page.getByText('31 mm')).toHaveCount(0);
+  await who.getByRole('radio', { name: 'Pip' }).click();
+  await expect(page.getByText('31 mm').first()).toBeVisible();
+  await page.getByRole('button', { name: 'Back' }).click();
+  await page.getByRole('link', { name: /^Schools/ }).click();
+  await expect(page.getByRole('radio', { name: /^As who plays it: B/ })).toBeChecked();
+
+  // A player with an account has a calendar of their own.
+  await addPerson(page, 'Ana', 'Plays', ['Bittern']);
+  const to = newEmail();
+  await page.getByLabel('Email, to send it').fill(to);
+  await page.getByRole('button', { name: 'Send the invitation' }).click();
+  await expect(page.getByText(`Sent to ${to}`, { exact: false })).toBeVisible();
+  const context = await browser.newContext({ baseURL: process.env.TEMBRIN_URL });
+  const ana = await context.newPage();
+  await openLetter(ana, to, 'Come and look after the instruments of My instruments');
+  await ana.getByRole('link', { name: /\/join#/ }).click();
+  await ana.getByRole('button', { name: 'Make an account to accept it' }).click();
+  await ana.getByLabel('Email').fill(to);
+  await ana.getByLabel('Password').fill(PASSWORD);
+  await ana.getByRole('button', { name: 'Make the account' }).click();
+  await ana.getByRole('button', { name: 'Accept it' }).click();
+  await ana.getByRole('link', { name: 'Year', exact: true }).click();
+  await ana.getByRole('link', { name: /^In your calendar/ }).click();
+  await expect(ana.getByText(/This one is yours/)).toBeVisible();
+  await ana.getByRole('button', { name: 'Make an address' }).click();
+  await expectAccessible(ana, 'a player’s calendar');
+  const address = (await ana.getByLabel('Private address').textContent())!;
+  const feed = await ana.request.get(address);
+  expect(await feed.text()).toMatch(/Bittern/);
+  expect(await feed.text()).not.toMatch(/Violin/);
+  await context.close();
+});
+
 test('the demo library has people, and the stand asks who plays', async ({ page }) => {
   await openDemo(page);
   const who = page.getByRole('radiogroup', { name: 'Who plays' });

@@ -1,4 +1,5 @@
 import { DAY_MS, FAMILIES, HABITS, kindsOf, localDay, dateOfDay, usualFacts } from '@tembrin/core';
+import type { Household } from '@tembrin/contract';
 import { QUOTAS } from '@tembrin/contract/quotas';
 import { v7 as uuid } from 'uuid';
 import { reading, ROOM } from './testing/air';
@@ -256,8 +257,10 @@ test.each([
   expect((await to.get('/household')).body.instruments).toEqual([]);
 });
 
-test('a loan to one of the household goes along with who has it', async () => {
+test('a loan to one of the household goes along with who has it, and with their ways', async () => {
   const { browser, instrument, household: own } = await household(server);
+  const ways = { schools: { cloths: 'B' }, hands: 'corrosive' };
+  await browser.put(`/people/${own.people[0]!.id}/ways`, 1, ways).expect(200);
   const facts = {
     instrumentId: instrument.id,
     personId: own.people[0]!.id,
@@ -276,4 +279,6 @@ test('a loan to one of the household goes along with who has it', async () => {
   await bring(to, text).expect(200);
   const { cards } = (await to.get('/cards').expect(200)).body as { cards: { facts: object }[] };
   expect(cards.map((card) => card.facts)).toEqual([facts]);
+  const { people } = (await to.get('/household').expect(200)).body as Household;
+  expect(people.find(({ id }) => id === own.people[0]!.id)).toMatchObject(ways);
 });

@@ -174,6 +174,8 @@ function reachFor(id: string, theirs: Party): { query?: object; body?: object | 
       const person = { name: 'Mine now', role: 'keeper', plays: [], looksAfter: [] };
       return { body: id === 'addPerson' ? { id: theirs.instrument.id, ...person } : person };
     }
+    case 'changeWays':
+      return { body: { hands: 'low' } };
     case 'invite':
       return { body: { personId: theirs.instrument.id, email: null } };
     case 'acceptInvitation':

@@ -76,6 +76,28 @@ test('one that is not back is told to who keeps it, in the digest', async () => 
   expect(letter!.text).toMatch(/Heron is not back yet\n\nOskar was to bring it back on Thursday.? 1 October/);
 });
 
+test('whoever of the household has it on loan is told that it ends', async () => {
+  const party = await household(server);
+  const { email, person } = await member(server, party, { name: 'Pip', plays: [party.instrument.id] });
+  const lent = loan(party.instrument.id, { personId: person.id, to: 'Pip', until: '2026-12-09' });
+  await party.browser.post('/cards', lend(lent)).expect(201);
+  const ground = { ...server.office.reminders, outside: { weather: () => Promise.resolve(null) } };
+  await lookAt(ground, party.household.id, null, Date.parse('2026-12-05T10:00:00Z'));
+  await server.office.queue.drain();
+  expect(
+    server.post
+      .to(email)
+      .map(({ text }) => text)
+      .join(),
+  ).toMatch(/Heron goes back on Wednesday.? 9 December\n\nThen your loan of it ends\./);
+  expect(
+    server.post
+      .to(party.email)
+      .map(({ text }) => text)
+      .join(),
+  ).not.toMatch(/goes back/);
+});
+
 describe('on paper', () => {
   const sheet = {
     title: 'Heron',

@@ -5,13 +5,14 @@ import type { Chance } from './chance';
 export type DemoPerson = Person;
 
 /** Who keeps the library, plays in it and helps: each with what they play and look after, by the instruments' names. */
-const PEOPLE: readonly (Pick<Person, 'name' | 'role'> & { plays: readonly string[]; looksAfter: readonly string[] })[] =
-  [
-    { name: 'Maris', role: 'keeper', plays: ['Heron'], looksAfter: [] },
-    { name: 'Tam', role: 'player', plays: ['Heron', 'Curlew'], looksAfter: [] },
-    { name: 'Pip', role: 'player', plays: ['Wren'], looksAfter: [] },
-    { name: 'Ines', role: 'helper', plays: [], looksAfter: ['Wren', 'Curlew'] },
-  ];
+const PEOPLE: readonly (Pick<Person, 'name' | 'role' | 'schools'> &
+  Readonly<Record<'plays' | 'looksAfter', string[]>>)[] = [
+  { name: 'Maris', role: 'keeper', plays: ['Heron'], looksAfter: [], schools: { cloths: 'A' } },
+  // Of one mind with Maris on all but the cloths.
+  { name: 'Tam', role: 'player', plays: ['Heron', 'Curlew'], looksAfter: [], schools: { cloths: 'B' } },
+  { name: 'Pip', role: 'player', plays: ['Wren'], looksAfter: [] },
+  { name: 'Ines', role: 'helper', plays: [], looksAfter: ['Wren', 'Curlew'] },
+];
 
 /** The people of the library. @param instruments what it has */
 export function libraryPeople(
@@ -20,10 +21,9 @@ export function libraryPeople(
   dice: Chance,
 ): DemoPerson[] {
   const ids = (names: readonly string[]) => instruments.flatMap(({ id, name }) => (names.includes(name) ? [id] : []));
-  return PEOPLE.map(({ name, role, plays, looksAfter }) => ({
+  return PEOPLE.map(({ plays, looksAfter, ...person }) => ({
     id: dice.id(nowMs),
-    name,
-    role,
+    ...person,
     plays: ids(plays),
     looksAfter: ids(looksAfter),
   }));

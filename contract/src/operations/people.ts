@@ -9,6 +9,7 @@ import {
   newPersonSchema,
   personChangeSchema,
   personParams,
+  waysSchema,
 } from '../people';
 import { personSchema } from '../person';
 import { CALLS } from '../calls';
@@ -23,6 +24,15 @@ export const peopleOperations = {
     status: 200,
     params: personParams,
     body: personChangeSchema,
+    response: personSchema,
+    versioned: true,
+  },
+  changeWays: {
+    ...CALLS.changeWays,
+    access: 'household',
+    status: 200,
+    params: personParams,
+    body: waysSchema,
     response: personSchema,
     versioned: true,
   },

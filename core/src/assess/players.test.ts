@@ -30,10 +30,7 @@ const { event, session } = scribe();
 const by = (who: string, events: readonly LogEvent[]) => events.map((each) => ({ ...each, by: who }));
 /** Played each day for so many days, so long, by somebody. */
 const played = (who: string, days: number, hours: number) =>
-  by(
-    who,
-    Array.from({ length: days }, (_, day) => session(ago(days - day) - 2 * HOUR_MS, hours)).flat(),
-  );
+  by(who, Array.from({ length: days }, (_, day) => session(ago(days - day) - 2 * HOUR_MS, hours)).flat());
 const ana: Player = { id: 'ana', plays: ['heron'] };
 const rui: Player = { id: 'rui', plays: ['heron', 'wren'] };
 const question = (people: readonly Player[], events: Readonly<Record<string, readonly LogEvent[]>>) =>

@@ -63,9 +63,11 @@ export function playShares({ sessions, nowMs }: Pick<InstrumentLog, 'sessions' |
     hours.set(who!, known + played);
     all += played;
   }
-  return [...hours].map(
-    ([personId, own]): PlayShare => ({ personId, hours: own, share: all > 0 ? own / all : 1 / ids.length }),
-  );
+  return [...hours].map(([personId, own]): PlayShare => ({
+    personId,
+    hours: own,
+    share: all > 0 ? own / all : 1 / ids.length,
+  }));
 }
 
 /**

@@ -29,7 +29,10 @@ export const NOTICE_DATA = {
   /** What else is due. `worse`: the chance that it is spent. */
   due: { alert: false, step: 0.3, overDays: 30, to: 'hands' },
 } as const satisfies Readonly<
-  Record<string, { alert: boolean; step: number | null; overDays: number; to: 'hands' | 'keepers' | 'both' | 'borrower' }>
+  Record<
+    string,
+    { alert: boolean; step: number | null; overDays: number; to: 'hands' | 'keepers' | 'both' | 'borrower' }
+  >
 >;
 export type NoticeKind = keyof typeof NOTICE_DATA;
 export const NOTICE_KINDS = Object.keys(NOTICE_DATA) as [NoticeKind, ...NoticeKind[]];

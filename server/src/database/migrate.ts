@@ -14,8 +14,22 @@ import * as visits from './migrations/008-visits';
 import * as accounts from './migrations/009-accounts';
 import * as people from './migrations/010-people';
 import * as notices from './migrations/011-notices';
+import * as ownWays from './migrations/012-own-ways';
 
-const MIGRATIONS = [householdLog, setUp, air, year, askedOften, manyServers, photos, visits, accounts, people, notices];
+const MIGRATIONS = [
+  householdLog,
+  setUp,
+  air,
+  year,
+  askedOften,
+  manyServers,
+  photos,
+  visits,
+  accounts,
+  people,
+  notices,
+  ownWays,
+];
 
 /** What the server's own database user may do with each table. The log can be added to, never changed. */
 const GRANTS: Readonly<Record<string, string>> = {

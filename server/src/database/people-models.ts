@@ -17,6 +17,10 @@ export interface PersonRow extends Model<InferAttributes<PersonRow>, InferCreati
   /** JSON: ids of instruments. */
   plays: string;
   looksAfter: string;
+  /** JSON: the sides they take in the schools, and what their hands do to strings. */
+  ways: CreationOptional<string>;
+  /** Random part of their calendar's address; null: they have none. */
+  calendarId: CreationOptional<string | null>;
   accountId: string | null;
   addedAt: Date;
   goneAt: CreationOptional<Date | null>;
@@ -55,6 +59,8 @@ export function peopleModels(sequelize: Sequelize): PeopleModels {
         role: { type: DataTypes.STRING(8), allowNull: false },
         plays: text(),
         looksAfter: text(),
+        ways: { type: DataTypes.STRING(1000), allowNull: false, defaultValue: '{}' },
+        calendarId: { type: DataTypes.UUID, allowNull: true },
         accountId: { type: DataTypes.UUID, allowNull: true },
         addedAt: time(),
         goneAt: { type: DataTypes.DATE(3), allowNull: true },

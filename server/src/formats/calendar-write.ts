@@ -19,6 +19,8 @@ export interface EntryFacts {
   day: LocalDay;
   /** When it is rung for, ms since 1970: the morning of that day. */
   alarmAt: number;
+  /** The instrument it is of; left out in what was told before that was kept. */
+  of?: string;
 }
 
 /** A line has 75 octets at most, the space before what goes on from the line above among them. */

@@ -39,6 +39,7 @@ export const SUMMARIES: Readonly<Record<OperationId, string>> = {
   confirmAddress: 'Confirm a change of address, with a link that was sent to the old or the new one.',
   addPerson: 'Add a person; posting the same id again changes nothing.',
   changePerson: 'Change a person’s name, role and instruments.',
+  changeWays: 'Change the sides a person takes in the schools, and what was said of their hands.',
   removePerson: 'Take a person out of the household; their name stays with what they did.',
   leaveHousehold: 'Leave the household.',
   readInvitations: 'Invitations that were not accepted yet.',

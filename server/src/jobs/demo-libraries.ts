@@ -183,7 +183,7 @@ const COPIED = [
   ['places', 'id, name, kind, roomId, facts, addedAt, version'],
   ['sensors', 'id, name, kind, placeId, stays, battery, readings, addedAt, version'],
   ['cards', 'id, kind, facts, addedAt, version'],
-  ['persons', 'id, name, role, plays, looksAfter, addedAt, version'],
+  ['persons', 'id, name, role, plays, looksAfter, ways, addedAt, version'],
   ['salt_checks', 'id, sensorId, at, salt, tempC, shownRh'],
 ] as const;
 /** Tables of readings, which name their sensor by its number. */

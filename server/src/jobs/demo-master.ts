@@ -2,6 +2,7 @@ import type { DemoLibrary } from '@tembrin/simulators';
 import type { Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { Database } from '../database/connect';
+import { waysText } from '../store/people';
 import { rollUp } from '../store/air/hours';
 import { placeColumns } from '../store/air/places';
 import { storeReadings } from '../store/air/readings';
@@ -57,11 +58,12 @@ export async function storeMaster(
     { transaction },
   );
   await models.Person.bulkCreate(
-    library.people.map(({ plays, looksAfter, ...person }, at) => ({
+    library.people.map(({ plays, looksAfter, schools, hands, ...person }, at) => ({
       householdId: id,
       ...person,
       plays: JSON.stringify(plays),
       looksAfter: JSON.stringify(looksAfter),
+      ways: waysText({ schools, hands }),
       accountId: null,
       addedAt: new Date(now.getTime() + at),
       version: 1,

@@ -24,6 +24,7 @@ export function peopleHandlers(ground: AccountGround) {
   return {
     addPerson: ({ scope, body }) => people(scope).add(body),
     changePerson: ({ scope, params, version, body }) => people(scope).change(params.id, version, body),
+    changeWays: ({ scope, params, version, body }) => people(scope).changeWays(params.id, version, body),
     removePerson: async ({ scope, params, version }) => {
       await people(scope).remove(params.id, version);
       return undefined;

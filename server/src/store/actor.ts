@@ -1,4 +1,4 @@
-import { mayDo, withWhich, type Deed, type Person, type Role } from '@tembrin/core';
+import { mayDo, withWhich, type Deed, type Person, type Role, type Ways } from '@tembrin/core';
 import type { Database } from '../database/connect';
 import type { PersonRow } from '../database/people-models';
 import { fail } from '../problems/problems';
@@ -17,13 +17,14 @@ export const WHOLE: Actor = { person: null, only: null };
 export const roleOf = ({ person }: Actor): Role => person?.role ?? 'keeper';
 
 /** A person as it is kept, for the core. */
-export function personOf({ id, name, role, plays, looksAfter }: PersonRow): Person {
+export function personOf({ id, name, role, plays, looksAfter, ways }: PersonRow): Person {
   return {
     id,
     name,
     role: role as Role,
     plays: JSON.parse(plays) as string[],
     looksAfter: JSON.parse(looksAfter) as string[],
+    ...(JSON.parse(ways) as Ways),
   };
 }
 

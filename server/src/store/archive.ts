@@ -12,6 +12,7 @@ import { checkRoom, placeColumns, PlaceScope } from './air/places';
 import { ArchivedAir } from './archive-air';
 import { personOf } from './actor';
 import { CardScope } from './cards';
+import { waysText } from './people';
 import { instrumentColumns } from './rows';
 import type { HouseholdScope } from './scope';
 
@@ -212,11 +213,12 @@ export class ArchiveScope {
     await Person.bulkCreate(
       people
         .filter(({ id }) => !there.has(id))
-        .map(({ plays, looksAfter, ...person }, at) =>
+        .map(({ plays, looksAfter, schools, hands, ...person }, at) =>
           this.scope.where({
             ...person,
             plays: JSON.stringify(plays),
             looksAfter: JSON.stringify(looksAfter),
+            ways: waysText({ schools, hands }),
             accountId: null,
             addedAt: new Date(addedAt + at),
             version: 1,

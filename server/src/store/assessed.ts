@@ -1,4 +1,4 @@
-import { assessHousehold, byInstrument, placesAir, type YearPlan } from '@tembrin/core';
+import { assessHousehold, byInstrument, placesAir } from '@tembrin/core';
 import { bowsAmong, loansAmong, subjectNames, type Card, type CardKind, type Weather } from '@tembrin/contract';
 import type { Database } from '../database/connect';
 import { AirScope } from './air/air-scope';
@@ -41,13 +41,9 @@ export async function assessed(database: Database, scope: HouseholdScope, nowMs:
 }
 
 /** What a household has to do in the coming year. */
-export async function assessedYear(
-  database: Database,
-  scope: HouseholdScope,
-  nowMs: number,
-): Promise<{ plan: YearPlan; names: ReadonlyMap<string, string>; timeZone: string; name: string }> {
-  const { year, names, timeZone, name } = await assessed(database, scope, nowMs, null);
-  return { plan: year, names, timeZone, name };
+export async function assessedYear(database: Database, scope: HouseholdScope, nowMs: number) {
+  const { year, loans, names, timeZone, name } = await assessed(database, scope, nowMs, null);
+  return { plan: year, loans, names, timeZone, name };
 }
 
 /** What stands on the cards of one kind. */

@@ -1,10 +1,26 @@
 import { randomUUID } from 'node:crypto';
-import { dueOf, HOUR_MS, localDay, startOfLocalDay, type LocalDay, type PlannedItem, subjectOf } from '@tembrin/core';
+import {
+  dayOfDate,
+  dueOf,
+  HOUR_MS,
+  isOut,
+  localDay,
+  overdueDays,
+  startOfLocalDay,
+  subjectOf,
+  withWhich,
+  type Loan,
+  type LocalDay,
+  type PlannedItem,
+} from '@tembrin/core';
 import { API_ROOT, overdueWords, plannedWords } from '@tembrin/contract';
-import { Op } from 'sequelize';
+import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
+import type { HouseholdRow } from '../database/models';
+import type { PersonRow } from '../database/people-models';
 import { calendarText, type CalendarEntry, type EntryFacts } from '../formats/calendar-write';
 import { fail } from '../problems/problems';
+import { personOf, WHOLE } from './actor';
 import { assessedYear } from './assessed';
 import { idOfKey, keyOf } from './private-address';
 import { HouseholdScope } from './scope';
@@ -27,17 +43,27 @@ export class CalendarScope {
    * all of it in one transaction, so that two readers never tell different stories.
    */
   async text(published: boolean, now = new Date()): Promise<string> {
-    const { plan, names, timeZone, name } = await assessedYear(this.database, this.scope, now.getTime());
-    const today = localDay(now.getTime(), timeZone);
-    const wanted = new Map(
-      plan.items.map((item) => [uidOf(item), { item, name: names.get(subjectOf(item)) ?? '' }] as const),
+    // What a household is told of its entries is one story, whoever reads a part of it.
+    const { plan, loans, names, timeZone, name } = await assessedYear(
+      this.database,
+      this.scope.unbounded,
+      now.getTime(),
     );
-    const factsFor = (uid: string, before: EntryFacts | null): EntryFacts | undefined => {
-      const due = wanted.get(uid);
-      return due && steadied(factsOf(due.item, due.name, timeZone, today), due.item, before, today);
-    };
-    const entries = await this.publish([...wanted.keys()], factsFor, now);
-    return calendarText(`${name}: upkeep`, entries, published);
+    const today = localDay(now.getTime(), timeZone);
+    const wanted = new Map<string, (before: EntryFacts | null) => EntryFacts>([
+      ...plan.items.map((item): [string, (before: EntryFacts | null) => EntryFacts] => [
+        uidOf(item),
+        (before) => steadied(factsOf(item, names.get(subjectOf(item)) ?? '', timeZone, today), item, before, today),
+      ]),
+      ...loans.flatMap((loan): [string, () => EntryFacts][] => {
+        const facts = factsOfLoan(loan, names.get(loan.instrumentId) ?? '', timeZone, today);
+        return facts ? [[`loan-${loan.id}@tembrin`, () => facts]] : [];
+      }),
+    ]);
+    const entries = await this.publish([...wanted.keys()], (uid, before) => wanted.get(uid)?.(before), now);
+    const { only } = this.scope.actor;
+    const theirs = only ? entries.filter(({ facts: { of } }) => of !== undefined && only.has(of)) : entries;
+    return calendarText(`${name}: upkeep`, theirs, published);
   }
 
   private publish(
@@ -85,20 +111,39 @@ export class CalendarScope {
     });
   }
 
+  /** The row that holds the address: a person's own where they see a part, else the household's. */
+  private async holder(transaction?: Transaction): Promise<HouseholdRow | PersonRow> {
+    const { person, only } = this.scope.actor;
+    if (!person || !only) return this.scope.row(transaction);
+    const where = this.scope.where({ id: person.id, goneAt: null });
+    return (
+      (await this.database.models.Person.findOne({ where, transaction })) ??
+      fail(404, 'no-such-person', 'There is no such person here. They may have been taken out.')
+    );
+  }
+
   async address(): Promise<{ path: string | null }> {
-    const { calendarId } = await this.scope.row();
+    const { calendarId } = await this.holder();
     return { path: calendarId && pathOf(calendarId, this.secret) };
   }
 
   /** Makes an address, or another in place of the one there is. */
   async renewAddress(): Promise<{ path: string | null }> {
     const calendarId = randomUUID();
-    await this.scope.alone((transaction, row) => row.update({ calendarId }, { transaction }));
+    await this.keep(calendarId);
     return { path: pathOf(calendarId, this.secret) };
   }
 
-  async revokeAddress(): Promise<void> {
-    await this.scope.alone((transaction, row) => row.update({ calendarId: null }, { transaction }));
+  revokeAddress(): Promise<void> {
+    return this.keep(null);
+  }
+
+  private keep(calendarId: string | null): Promise<void> {
+    return this.scope.alone(async (transaction) => {
+      const row = await this.holder(transaction);
+      // Neither is another version of what others change: the address is nobody else's business.
+      await (row as PersonRow).update({ calendarId }, { transaction });
+    });
   }
 }
 
@@ -106,18 +151,27 @@ function pathOf(calendarId: string, secret: string): string {
   return `${API_ROOT}/calendar/feed/${keyOf('calendar', calendarId, secret)}.ics`;
 }
 
-/** The calendar under a private address. @throws ProblemError 404 for one that is wrong or revoked */
+/** The calendar under a private address, a household's or a person's. @throws ProblemError 404 for one that is wrong or revoked */
 export async function calendarAt(database: Database, secret: string, key: string): Promise<string> {
+  const { Household, Person } = database.models;
   const calendarId = idOfKey('calendar', key.replace(/\.ics$/, ''), secret);
-  const row = calendarId === null ? null : await database.models.Household.findOne({ where: { calendarId } });
-  if (!row)
-    fail(
+  const where = { calendarId };
+  const row = calendarId === null ? null : await Household.findOne({ where });
+  const person = calendarId === null || row ? null : await Person.findOne({ where: { ...where, goneAt: null } });
+  const householdId = row?.id ?? person?.householdId;
+  if (householdId === undefined)
+    return fail(
       404,
       'no-such-calendar',
       'There is no calendar at this address. It may have been revoked; look for the new one under Year.',
     );
-  const scope = new HouseholdScope(database, { householdId: row.id, accountId: null });
-  return new CalendarScope(database, scope, secret).text(true);
+  const reader = person && personOf(person);
+  const actor = reader ? { person: reader, only: withWhich(reader, 'see') } : WHOLE;
+  return new CalendarScope(
+    database,
+    new HouseholdScope(database, { householdId, accountId: null }, actor),
+    secret,
+  ).text(true);
 }
 
 /** Stays the same as long as the part's life does. */
@@ -138,6 +192,21 @@ function factsOf(item: PlannedItem, name: string, timeZone: string, today: Local
     overdue,
     day: item.day,
     alarmAt: startOfLocalDay(item.day, timeZone) + RINGS_AT_H * HOUR_MS,
+    of: item.instrumentId,
+  };
+}
+
+/** The day something that is out is to be back; null where none was said, or it is in. */
+function factsOfLoan(loan: Loan, name: string, timeZone: string, today: LocalDay): EntryFacts | null {
+  if (loan.until === null || !isOut(loan, today)) return null;
+  const day = dayOfDate(loan.until);
+  return {
+    title: `${name}: back from ${loan.to}`,
+    text: `On loan to ${loan.to} until this day.`,
+    overdue: overdueDays(loan, today) > 0,
+    day,
+    alarmAt: startOfLocalDay(day, timeZone) + RINGS_AT_H * HOUR_MS,
+    of: loan.instrumentId,
   };
 }
 
@@ -152,16 +221,16 @@ const FOLLOWS_SHARE = 0.1;
 function steadied(next: EntryFacts, { placed }: PlannedItem, before: EntryFacts | null, today: LocalDay): EntryFacts {
   if (!before || before.title !== next.title || placed.by === 'player' || placed.by === 'performance') return next;
   if (next.day === today && before.day <= today)
-    return before.overdue ? before : { ...next, day: before.day, alarmAt: before.alarmAt };
+    return before.overdue ? { ...before, of: next.of } : { ...next, day: before.day, alarmAt: before.alarmAt };
   const little = Math.max(FOLLOWS_DAYS, FOLLOWS_SHARE * (before.day - today));
-  return Math.abs(next.day - before.day) < little && before.day >= today ? before : next;
+  return Math.abs(next.day - before.day) < little && before.day >= today ? { ...before, of: next.of } : next;
 }
 
 /** What was told of an entry; until there was one day for each, it lay over the whole of its window. */
 function factsIn(text: string): EntryFacts {
   const { from, ...facts } = JSON.parse(text) as EntryFacts & { from?: LocalDay; to?: LocalDay };
-  const { title, text: words, day = from ?? 0, overdue = false, alarmAt } = facts;
-  return { title, text: words, overdue, day, alarmAt };
+  const { title, text: words, day = from ?? 0, overdue = false, alarmAt, of } = facts;
+  return { title, text: words, overdue, day, alarmAt, of };
 }
 
 function entryOf(row: {

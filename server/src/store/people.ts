@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import type { Invitation, Invited, NewPerson, Person as PersonSeen, PersonChange } from '@tembrin/contract';
-import { DAY_MS, leavesNoKeeper, type Role } from '@tembrin/core';
+import type { Invitation, Invited, NewPerson, Person as PersonSeen, PersonChange, WaysChange } from '@tembrin/contract';
+import { DAY_MS, leavesNoKeeper, mayRecordFor, type Role } from '@tembrin/core';
 import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { InvitationRow, PersonRow } from '../database/people-models';
@@ -10,6 +10,7 @@ import { checkQuota } from '../problems/quota';
 import type { AccountGround } from './account/ground';
 import type { Identity } from './accounts';
 import { idOfKey, keyOf } from './private-address';
+import { personOf } from './actor';
 import { personSeen } from './rows';
 import type { HouseholdScope } from './scope';
 
@@ -40,14 +41,21 @@ export class PeopleScope {
   }
 
   /** Adds a person. The same id again is answered with what stands there. */
-  add({ id, ...facts }: NewPerson): Promise<PersonSeen> {
+  add({ id, schools, hands, ...facts }: NewPerson): Promise<PersonSeen> {
     return this.scope.alone(async (transaction) => {
       const there = await this.models.Person.findOne({ where: this.scope.where({ id }), transaction });
       if (there) return this.seen(there);
       checkQuota('people', await this.models.Person.count({ where: this.scope.where({}), transaction }));
       await this.checkInstruments(facts, transaction);
       const row = await this.models.Person.create(
-        this.scope.where({ id, ...columnsOf(facts), accountId: null, addedAt: new Date(), version: 1 }),
+        this.scope.where({
+          id,
+          ...columnsOf(facts),
+          ways: waysText({ schools, hands }),
+          accountId: null,
+          addedAt: new Date(),
+          version: 1,
+        }),
         { transaction },
       );
       return this.seen(row);
@@ -61,6 +69,21 @@ export class PeopleScope {
       await this.checkInstruments(facts, transaction);
       if (facts.role !== 'keeper') await this.checkKept(id, transaction);
       await row.update({ ...columnsOf(facts), version: version + 1 }, { transaction });
+      return this.seen(row);
+    });
+  }
+
+  /**
+   * Says how somebody goes about it: of themselves, or by who may put on record for them.
+   * @throws ProblemError 404, 412, 403
+   */
+  changeWays(id: string, version: number, ways: WaysChange): Promise<PersonSeen> {
+    return this.scope.alone(async (transaction) => {
+      const row = await this.rowAt(id, version, transaction);
+      const actor = this.scope.actor.person;
+      if (actor && !mayRecordFor(actor, personOf(row)))
+        fail(403, 'not-yours', 'Their ways are theirs to say, or those who keep the household.');
+      await row.update({ ways: waysText(ways), version: version + 1 }, { transaction });
       return this.seen(row);
     });
   }
@@ -86,7 +109,10 @@ export class PeopleScope {
   }
 
   private async takeOut(row: PersonRow, transaction: Transaction): Promise<void> {
-    await row.update({ goneAt: new Date(), accountId: null, version: row.version + 1 }, { transaction });
+    await row.update(
+      { goneAt: new Date(), accountId: null, calendarId: null, version: row.version + 1 },
+      { transaction },
+    );
     await this.models.Invitation.destroy({ where: this.scope.where({ personId: row.id }), transaction });
   }
 
@@ -189,6 +215,10 @@ const columnsOf = ({ name, role, plays, looksAfter }: PersonChange) => ({
   plays: JSON.stringify([...new Set(plays)]),
   looksAfter: JSON.stringify([...new Set(looksAfter)]),
 });
+
+/** Ways as they are kept; what was not said is left out. */
+export const waysText = ({ schools, hands }: WaysChange) =>
+  JSON.stringify({ ...(schools && Object.keys(schools).length > 0 && { schools }), ...(hands && { hands }) });
 
 /** The invitation that a key stands for, while it is good, with its person and household. */
 async function invitationAt({ database: { models }, secret }: AccountGround, key: string, transaction?: Transaction) {

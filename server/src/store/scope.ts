@@ -90,8 +90,8 @@ export class HouseholdScope {
   }
 
   /** The household's own row, as it stands. */
-  row(): Promise<HouseholdRow> {
-    return this.householdRow();
+  row(transaction?: Transaction): Promise<HouseholdRow> {
+    return this.householdRow(transaction);
   }
 
   private async householdRow(transaction?: Transaction): Promise<HouseholdRow> {

@@ -1,6 +1,8 @@
 export { AccountScreen } from './AccountScreen';
 export { AccountChange } from './Changes';
+export { HouseholdSchools, InstrumentSchools } from '../kit/Schools';
 export { AddPerson, PersonRoute } from '../people/PersonScreen';
+export { WaysRoute } from '../people/Ways';
 export { Confirm, Forgotten, Reset } from './ByLink';
 export { Join } from '../people/Join';
 export { AnswerByLink } from '../reminders/AnswerByLink';

@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { Refused, sentenceOf } from '@/state/api';
 import { changeHousehold, changeInstrument, refreshHousehold, useHousehold } from '@/state/household';
 import { notify } from '@/state/notice';
+import { present } from '@/state/persons';
 import { Banner } from '@/ui/Banner';
 import { Screen } from '@/ui/Screen';
 import { useWide } from '@/ui/theme';
@@ -13,12 +14,14 @@ import { FAMILY_NAMES } from '@/copy/names';
 import { listWords } from '@/copy/lists';
 import { useRouteInstrument } from './route-instrument';
 import { FAMILIES, schoolsOf, usualSide } from '@tembrin/core/instruments';
+import { playersOf } from '@tembrin/core/assess';
+import { agreedSchools, disputedSchools } from '@tembrin/core/people';
 import { SCHOOL_DATA, sidesOf, type SchoolData, type SchoolId, type Side } from '@tembrin/core/schools';
 import { Split, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/kit/schools';
 
 /** A change that the server may refuse, with a way back. */
-function useSaving() {
+export function useSaving() {
   const [problem, setProblem] = useState<string | null>(null);
   const save = async (work: () => Promise<void>, back: () => Promise<void>) => {
     setProblem(null);
@@ -85,6 +88,12 @@ export function InstrumentSchools() {
 function OwnSchools({ household, instrument }: { household: Household; instrument: Instrument }) {
   const { problem, save } = useSaving();
   const { id, version: _version, addedAt: _addedAt, ...facts } = instrument;
+  const players = playersOf(id, present(household));
+  const [agreed, disputed] = [agreedSchools(players), disputedSchools(players)];
+  const followed = (school: SchoolId, usual: Side): Followed => {
+    const [theirs, all] = [agreed[school], household.schools[school] ?? usual];
+    return theirs ? { side: theirs, title: copy.asWhoPlaysIt(theirs) } : { side: all, title: copy.asTheHousehold(all) };
+  };
   const current = () => useHousehold.getState().household!.instruments.find((each) => each.id === id)!;
   const choose = (school: SchoolId, side: Side | null) => {
     const { [school]: _dropped, ...others } = facts.schools;
@@ -106,8 +115,8 @@ function OwnSchools({ household, instrument }: { household: Household; instrumen
             id={school}
             chosen={facts.schools[school] ?? null}
             usual={usual}
-            household={household.schools[school] ?? usual}
-            note={null}
+            followed={followed(school, usual)}
+            note={disputed.includes(school) ? copy.theyDiffer(listWords(players.map(({ name }) => name))) : null}
             onChoose={(side) => choose(school, side)}
           />
         );
@@ -116,19 +125,25 @@ function OwnSchools({ household, instrument }: { household: Household; instrumen
   );
 }
 
+/** What holds where nothing is chosen. */
+export interface Followed {
+  side: Side;
+  title: string;
+}
+
 interface SchoolProps {
   id: SchoolId;
-  /** null: as the household, where there is one to follow. */
+  /** null: as what is followed, where there is something to follow. */
   chosen: Side | null;
   usual: Side | null;
-  /** The household's side; left out on the household's own page. */
-  household?: Side;
+  /** What holds where nothing is chosen; left out on the household's own page. */
+  followed?: Followed;
   note: string | null;
   onChoose: (side: Side | null) => void;
 }
 
 /** One disagreement: its question, its sides with their reasons, the usual one marked. */
-function School({ id, chosen, usual, household, note, onChoose }: SchoolProps) {
+export function School({ id, chosen, usual, followed, note, onChoose }: SchoolProps) {
   const wide = useWide();
   const { question, sides }: SchoolData = SCHOOL_DATA[id];
   return (
@@ -141,10 +156,10 @@ function School({ id, chosen, usual, household, note, onChoose }: SchoolProps) {
           {note}
         </Text>
       )}
-      {household && (
+      {followed && (
         <SideChoice
-          title={copy.asTheHousehold(household)}
-          why={sides[household]?.does ?? ''}
+          title={followed.title}
+          why={sides[followed.side]?.does ?? ''}
           on={chosen === null}
           onPress={() => onChoose(null)}
         />

@@ -85,6 +85,7 @@ function Many({ model }: { model: WorkModel }) {
       <Choice label={copy.manyWhat} options={optionsOf(BULK_TITLES)} value={many} onChange={model.setMany} />
       {many !== null && (
         <>
+          {many === 'look' && <Text tone="quiet">{copy.manyLook}</Text>}
           <Button rank="plain" title={copy.everyOne} onPress={model.chooseAll} start flush />
           <Choices
             label={copy.manyFor}

@@ -25,10 +25,12 @@ import {
   type CupboardWish,
   type CupboardWork,
 } from '@tembrin/core/lending';
+import type { LogEvent } from '@tembrin/core/log';
 import { localDay } from '@tembrin/core/time';
 import { download } from '../files/files';
 import { useAsking } from '../asking';
 import { useMoment } from '../air/where';
+import { loadWholeLook } from '../look/load-look';
 
 /** Rows that are drawn at first, and more with each asking: five hundred are a list nobody reads at once. */
 const PAGE = 40;
@@ -138,23 +140,38 @@ const isDoneAtOnce = (part: string): part is DoneAtOnce => part === 'checkup' ||
 /** Whether a piece of work is put on record by itself: what needs more said has its own page. */
 export const isBulkWork = ({ item }: CupboardWork): boolean => isDoneAtOnce(item.part) && item.bowId === null;
 
+/** What is said of many at once: what one entry says, or a whole look-over at which all was good. */
+export type Bulk = BulkPart | 'look';
+
 /** The day's work, and what of it was done. */
 export function useWork() {
-  const { rows } = useCupboardRows();
+  const { rows, assessments } = useCupboardRows();
+  const { role } = useHousehold((state) => state.household)!;
   const { items } = useYear();
   const { nowMs, timeZone } = useMoment();
   const placeNames = usePlaceNames();
   const [chosen, setChosen] = useState<readonly string[]>([]);
-  const [many, setMany] = useState<BulkPart | null>(null);
+  const [many, setMany] = useState<Bulk | null>(null);
   const [forWhom, setForWhom] = useState<string[]>([]);
   const { busy, ask } = useAsking();
   const groups = dayWork(items, rows, localDay(nowMs, timeZone));
   const all = groups.flatMap(({ work }) => work);
   const done = all.filter((work) => chosen.includes(workKey(work)));
+  const by = role === 'helper' ? 'teacher' : 'player';
+  const enterAll = async (events: readonly LogEvent[], count: number, then: () => void) => {
+    if ((await enter(events, copy.putDone(count))).length > 0) then();
+  };
   const put = (drafts: readonly { instrumentId: string; part: BulkPart }[], then: () => void) =>
-    void ask(async () => {
+    void ask(() => {
       const events = drafts.map(({ instrumentId, part }) => written(instrumentId, BULK_DONE[part]));
-      if ((await enter(events, copy.putDone(events.length))).length > 0) then();
+      return enterAll(events, events.length, then);
+    });
+  const putLooks = (ids: readonly string[], then: () => void) =>
+    void ask(async () => {
+      const wholeLookOf = await loadWholeLook();
+      const looked = assessments.filter(({ facts }) => ids.includes(facts.id));
+      const events = looked.flatMap((each) => wholeLookOf(each, by));
+      return enterAll(events, ids.length, then);
     });
   const here = rows.filter(({ holder }) => holder.at !== 'lent' && holder.at !== 'workshop');
   return {
@@ -178,11 +195,14 @@ export function useWork() {
     forWhom,
     setForWhom,
     chooseAll: () => setForWhom(here.map(({ id }) => id)),
-    putMany: () =>
-      many !== null &&
-      put(
-        forWhom.map((instrumentId) => ({ instrumentId, part: many })),
-        () => setForWhom([]),
-      ),
+    putMany: () => {
+      const then = () => setForWhom([]);
+      if (many === 'look') putLooks(forWhom, then);
+      else if (many !== null)
+        put(
+          forWhom.map((instrumentId) => ({ instrumentId, part: many })),
+          then,
+        );
+    },
   };
 }

@@ -4,3 +4,4 @@ export { Looked } from './Looked';
 export { LookRound } from './LookRound';
 export { LookRoute } from './LookScreen';
 export { LookStart } from './LookStart';
+export { wholeLookOf } from './whole-look';

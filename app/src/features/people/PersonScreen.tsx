@@ -8,14 +8,16 @@ import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Choice, Choices } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
+import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
 import { Row, Stack } from '@/ui/layout';
-import { copy } from '@/copy/screens/people/person';
+import { copy, waysWords } from '@/copy/screens/people/person';
 import { ROLE_WORDS } from '@/copy/screens/people/people';
 import { ROLES, type PersonFacts, type Role } from '@tembrin/core/people';
 import { useForm } from '../account/use-form';
 import { keepPerson, useInviting } from './use-people';
+import { usePlayed, useSayable } from './use-ways';
 
 const ROLE_OPTIONS = ROLES.map((value) => ({ value, title: ROLE_WORDS[value].title }));
 
@@ -109,8 +111,35 @@ function PersonForm({ person }: { person: Person | null }) {
           <Text tone="quiet">{copy.onlyLook}</Text>
         </Stack>
       )}
+      {person && <OwnWays person={person} />}
       {person && may && <SigningIn person={person} />}
     </Screen>
+  );
+}
+
+/** Their own sides and hands, and how much they play what. */
+function OwnWays({ person }: { person: Person }) {
+  const may = useSayable(person);
+  const played = usePlayed(person);
+  return (
+    <Stack gap="small">
+      {played.length > 0 && (
+        <Stack role="list" aria-label={copy.playing} gap="hair">
+          {played.map(({ id, text }) => (
+            <Text key={id} role="listitem" tone="quiet">
+              {text}
+            </Text>
+          ))}
+        </Stack>
+      )}
+      {may && (
+        <LinkRow
+          href={{ pathname: '/kit/people/[person]/ways', params: { person: person.id } }}
+          title={copy.ways}
+          text={waysWords(person)}
+        />
+      )}
+    </Stack>
   );
 }
 

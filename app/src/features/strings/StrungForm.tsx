@@ -14,15 +14,30 @@ import { openStrings, usualLengthMm } from '@tembrin/core/strings';
 import { A4, TEMPERAMENTS } from '@tembrin/core/pitch';
 import { recordOf, SWEATS, variantOf } from '@tembrin/core/instruments';
 import { Grid, Stack } from '@/ui/layout';
-import { copy, SWEAT_TITLES } from '@/copy/screens/strings/strung-form';
+import { SWEAT_TITLES } from '@/copy/screens/strings/hands';
+import { copy } from '@/copy/screens/strings/strung-form';
+import { listWords } from '@/copy/lists';
 import { useStrungForm, type StrungFormModel } from './use-strung-form';
 const TEMPERAMENT_TITLES = { fifths: 'Pure fifths', equal: 'Equal temperament' } as const;
 
 /** How an instrument is strung and tuned: notes, length, its A, its temperament, the player's hands. */
 function StrungForm({ instrument }: { instrument: Instrument }) {
   const model = useStrungForm(instrument);
-  const { family, unit, text, sweat, setSweat, temperament, setTemperament, errors, problem, busy, change, save } =
-    model;
+  const {
+    family,
+    unit,
+    text,
+    ownHands,
+    sweat,
+    setSweat,
+    temperament,
+    setTemperament,
+    errors,
+    problem,
+    busy,
+    change,
+    save,
+  } = model;
   return (
     <Screen
       title={copy.strungAndTuned}
@@ -47,6 +62,7 @@ function StrungForm({ instrument }: { instrument: Instrument }) {
         />
         <Choice
           label={copy.thePlayersHands}
+          hint={ownHands.length > 0 ? copy.whosePlaysSaid(listWords(ownHands)) : undefined}
           options={SWEATS.map((value) => ({ value, title: SWEAT_TITLES[value] }))}
           value={sweat}
           onChange={setSweat}

@@ -2,7 +2,9 @@ import type { Instrument } from '@tembrin/contract';
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { Refused, sentenceOf } from '@/state/api';
-import { changeInstrument } from '@/state/household';
+import { changeInstrument, useHousehold } from '@/state/household';
+import { present } from '@/state/persons';
+import { playersOf } from '@tembrin/core/assess';
 import { notify } from '@/state/notice';
 import { lengthFigure, readLength, type LengthUnit } from '@/copy/measures';
 import { readNumber } from '@/copy/numbers';
@@ -91,6 +93,8 @@ export function useStrungForm(kept: Instrument) {
   const [errors, setErrors] = useState<Record<string, string>>({});
   const [problem, setProblem] = useState<string | null>(null);
   const [busy, setBusy] = useState(false);
+  const household = useHousehold((state) => state.household)!;
+  const ownHands = playersOf(kept.id, present(household)).flatMap(({ hands, name }) => (hands ? [name] : []));
   const change = (more: Partial<typeof text>) => {
     setErrors({});
     setText({ ...text, ...more });
@@ -133,6 +137,7 @@ export function useStrungForm(kept: Instrument) {
   return {
     unit,
     family,
+    ownHands,
     harp,
     text,
     strung,

@@ -2,6 +2,7 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { call, sentenceOf } from '@/state/api';
 import { notify } from '@/state/notice';
+import { useMay } from '@/state/people';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Choice, Tick } from '@/ui/Choice';
@@ -19,6 +20,7 @@ export function Calendar() {
   const [problem, setProblem] = useState<string | null>(null);
   const [path, setPath] = useState<string | null | undefined>(undefined);
   const [copied, setCopied] = useState(false);
+  const [whole, plans] = [useMay('share'), useMay('plan')];
   useEffect(() => {
     call('readCalendarAddress')
       .then((answer) => setPath(answer.path))
@@ -57,6 +59,7 @@ export function Calendar() {
           Subscribe
         </Text>
         <Text>{copy.aPrivateAddressThat}</Text>
+        {!whole && <Text tone="quiet">{copy.ofWhatYouPlay}</Text>}
         {address ? (
           <>
             <Text kind="small" selectable aria-label="Private address" breaks>
@@ -86,7 +89,7 @@ export function Calendar() {
           start
         />
       </Stack>
-      <BringIn />
+      {plans && <BringIn />}
     </Screen>
   );
 }

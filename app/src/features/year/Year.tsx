@@ -204,15 +204,16 @@ function YourDays({ model }: { model: YearModel }) {
   );
 }
 
-/** What else there is of the year, for who keeps the household. */
+/** What else there is of the year; the most of it for who keeps the household. */
 function More() {
-  if (!useMay('share')) return null;
+  const calendar = <LinkRow href="/year/calendar" title={copy.inYourCalendar} text={copy.downloadItSubscribeTo} />;
+  if (!useMay('share')) return calendar;
   return (
     <View>
       <LinkRow href="/year/visits" title={copy.visits} text={copy.visitsText} />
       <LinkRow href="/year/contacts" title={copy.contacts} text={copy.contactsText} />
       <LinkRow href="/year/costs" title={copy.whatItCosts} text={copy.theYearAheadWith} />
-      <LinkRow href="/year/calendar" title={copy.inYourCalendar} text={copy.downloadItSubscribeTo} />
+      {calendar}
       <LinkRow href="/year/records" title={copy.outAndInAgain} text={copy.theLogAsA} />
     </View>
   );

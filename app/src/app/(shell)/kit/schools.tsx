@@ -1,1 +1,1 @@
-export { HouseholdSchools as default } from '@/features/kit/Schools';
+export { HouseholdSchools as default } from '@/features/account/routes';

@@ -11,7 +11,8 @@ export const WHERE_OPTIONS = [
 ] as const;
 
 /** What is put on record for many at once. */
-export const BULK_TITLES: Readonly<Record<BulkPart, string>> = {
+export const BULK_TITLES: Readonly<Record<BulkPart | 'look', string>> = {
+  look: 'Looked over whole, all good',
   checkup: 'Checkup done',
   'hair-look': 'Hair looked over, good',
   strings: 'Strings looked over, good',
@@ -63,6 +64,8 @@ export const copy = {
   workRow: 'What is due, by room and by doer; the same put on record for many.',
   manyText: 'One look or checkup for a whole shelf.',
   manyWhat: 'What was done?',
+  manyLook:
+    'Every look of the full round is put down as good. What something is open on is passed over; what you find now is said on its own page.',
   manyFor: 'To which?',
   everyOne: 'All that are here',
 } as const;

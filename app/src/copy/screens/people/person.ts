@@ -1,3 +1,16 @@
+import type { Ways } from '@tembrin/core/people';
+import { SWEAT_TITLES } from '../strings/hands';
+
+/** What somebody said of themselves, in a line. */
+export function waysWords({ schools = {}, hands = null }: Ways): string {
+  const own = Object.keys(schools).length;
+  const words = [
+    own > 0 ? `Their own way in ${own}` : 'As the household',
+    hands ? SWEAT_TITLES[hands].toLowerCase() : 'nobody said of their hands',
+  ];
+  return `${words.join('; ')}.`;
+}
+
 /** What the page of a person says. */
 export const copy = {
   newPerson: 'Add a person',
@@ -10,6 +23,9 @@ export const copy = {
   save: 'Save',
   saved: 'Changed.',
   added: (name: string) => `${name} is here.`,
+  playing: 'How much they play',
+  played: (name: string, hours: string) => `${name}: ${hours} in the last three months.`,
+  ways: 'Schools and hands',
   account: 'Signing in',
   signsIn: (name: string) => `${name} signs in with an account of their own.`,
   noAccount: (name: string) => `${name} has no account. At the stand, tap their name.`,

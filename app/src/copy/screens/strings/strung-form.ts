@@ -1,4 +1,3 @@
-import { type Sweat } from '@tembrin/core/instruments';
 import type { LengthUnit } from '../../measures';
 /** What features/strings/StrungForm.tsx says. */
 export const copy = {
@@ -15,6 +14,7 @@ export const copy = {
   leaveItEmptyFor: (usual: string) => `Leave it empty for the usual ${usual}; measure for yours.`,
   aInHz: 'A, in Hz',
   thePlayersHands: 'The player’s hands',
+  whosePlaysSaid: (names: string) => `What ${names} said of their own hands comes before this.`,
   diameterOfATuning: (unit: LengthUnit) => `Diameter of a tuning post, in ${unit}`,
   itTellsHowMuch: 'It tells how much slack to leave for the wraps.',
   lengthsStringByString: 'Lengths, string by string',
@@ -24,9 +24,3 @@ export const copy = {
   lengthOf: (name: string) => `Length of ${name}`,
   usually: (length: string) => `usually ${length}`,
 } as const;
-
-export const SWEAT_TITLES: Readonly<Record<Sweat, string>> = {
-  low: 'Dry hands',
-  usual: 'Ordinary',
-  corrosive: 'They tarnish strings quickly',
-};

@@ -3,7 +3,8 @@ export const copy = {
   theAddressIsGone: 'The address is gone. Calendars that had it hear nothing more.',
   inYourCalendar: 'In your calendar',
   aPrivateAddressThat:
-    'A private address that any calendar program can follow: each piece of upkeep on the day it is planned for, its window in words, a reminder that morning; gone again when it is done.',
+    'A private address that any calendar program can follow: each piece of upkeep on the day it is planned for, its window in words, a reminder that morning; gone again when it is done. What is lent stands on the day it is to be back.',
+  ofWhatYouPlay: 'This one is yours: it has what you play and look after.',
   whoeverHasItCan: 'Whoever has it can read what comes due. It can be taken back at any time.',
   aNewOneInstead: 'A new one instead',
   takeItBack: 'Take it back',

@@ -1,1 +1,1 @@
-export { InstrumentSchools as default } from '@/features/kit/Schools';
+export { InstrumentSchools as default } from '@/features/account/routes';

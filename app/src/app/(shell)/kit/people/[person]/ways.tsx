@@ -1,0 +1,1 @@
+export { WaysRoute as default } from '@/features/account/routes';
