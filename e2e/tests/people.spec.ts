@@ -132,7 +132,7 @@ test('two who share a violin have their own ways and their own rest; a player’
     .getByRole('button', { name: /Rest height, left foot/ })
     .first()
     .click();
-  await page.getByLabel(/Rest height, left foot/).fill('31');
+  await page.getByRole('dialog').getByRole('textbox').fill('31');
   await page.getByRole('button', { name: 'Put it on record' }).click();
   await expect(page.getByText('31 mm').first()).toBeVisible();
   await who.getByRole('radio', { name: 'Wren' }).click();
@@ -144,6 +144,15 @@ test('two who share a violin have their own ways and their own rest; a player’
   await expect(page.getByRole('radio', { name: /^As who plays it: B/ })).toBeChecked();
 
   // A player with an account has a calendar of their own.
+  for (const name of ['Violin', 'Bittern']) {
+    await page.goto('/kit');
+    await page.getByRole('link', { name: new RegExp(`^${name}`) }).click();
+    await page.getByRole('link', { name: /^Strings: / }).click();
+    await page.getByRole('button', { name: 'Say when they were fitted' }).click();
+    await page.getByRole('radio', { name: '2 years' }).click();
+    await page.getByRole('button', { name: 'Put it on record' }).click();
+    await expect(page.getByText(/^Fitted \d+ months ago/)).toBeVisible();
+  }
   await addPerson(page, 'Ana', 'Plays', ['Bittern']);
   const to = newEmail();
   await page.getByLabel('Email, to send it').fill(to);

@@ -1,0 +1,2 @@
+import { mkdirSync } from 'node:fs';
+import { chromium } from 'playwright-core';
