@@ -42,7 +42,7 @@ export const SHEETS = {
     'passport',
     'state',
   ],
-  people: ['who-plays', 'people-list', 'person', 'letter', 'invitation', 'account', 'sign-in', 'forgotten'],
+  people: ['who-plays', 'people-list', 'own-ways', 'person', 'letter', 'invitation', 'account', 'sign-in'],
   measuring: ['look-harp', 'photo-bridge', 'photo-hair', 'photos', 'gauge'],
   files: ['salt-check', 'import', 'moving', 'keeping', 'harp-strings', 'spares', 'calendar-in', 'diary'],
 };

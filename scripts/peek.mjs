@@ -1,2 +1,0 @@
-import { mkdirSync } from 'node:fs';
-import { chromium } from 'playwright-core';
