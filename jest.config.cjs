@@ -34,7 +34,7 @@ module.exports = {
       testMatch: ['<rootDir>/src/**/*.test.{ts,tsx}'],
       setupFiles: ['<rootDir>/test/locale.js'],
       transform: { '\\.mjs$': 'babel-jest' },
-      moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1', '\\.woff2$': '<rootDir>/test/asset.js' },
+      moduleNameMapper: { '^@/(.*)$': '<rootDir>/src/$1' },
       transformIgnorePatterns: [
         '/node_modules/(?!((jest-)?react-native|@react-native|expo|@expo|react-navigation|@react-navigation|@rneui|lucide-react-native|d3-[a-z]+|internmap|uuid|idb|react-native-svg|standard-navigation)[^/]*/?)',
       ],

@@ -8,7 +8,7 @@ import { ensurePackages, fingerprint, ROOT, run } from './lib/project.mjs';
 export const DIST = join(ROOT, 'app/dist');
 /** The build before: a page that is open still asks for its files. */
 export const DIST_BEFORE = join(ROOT, '.build/web-before');
-const FONTS = join(ROOT, 'app/assets/fonts');
+const FONTS = join(ROOT, 'app/public/fonts');
 const INPUTS = ['app', 'core', 'contract', 'package-lock.json', 'scripts/build.mjs'];
 /** What the app needs to open without a connection. */
 const KEPT = /\.(js|css|html|svg|woff2|webmanifest)$|^\/icons\//;

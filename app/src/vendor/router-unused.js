@@ -22,3 +22,6 @@ export const TabRouter = none;
 export const TabActions = {};
 export const DrawerRouter = none;
 export const DrawerActions = {};
+export const LinkWithPreview = none;
+export const LinkPreview = none;
+export const LinkMenu = none;

@@ -1,12 +1,8 @@
 import { createTheme, ThemeProvider, useThemeMode } from '@rneui/themed/dist/config';
-import { useFonts } from 'expo-font';
 import { createContext, useContext, useEffect, useMemo, type ReactNode } from 'react';
 import { useColorScheme, useWindowDimensions } from 'react-native';
 import { usePreferences } from '@/state/preferences';
-import atkinson from '../../../assets/fonts/AtkinsonHyperlegibleNext_400Regular.woff2';
-import atkinsonStrong from '../../../assets/fonts/AtkinsonHyperlegibleNext_600SemiBold.woff2';
-import literata from '../../../assets/fonts/Literata_500Medium.woff2';
-import { FACE, WIDE } from './measure';
+import { WIDE } from './measure';
 import { DAY, NIGHT, type Palette } from './palette';
 
 export * from './measure';
@@ -32,10 +28,9 @@ function useDark(): boolean {
   return look === 'device' ? device === 'dark' : look === 'night';
 }
 
-/** Fonts, colours and widgets for everything below. Text shows at once in a fallback face until the fonts are there. */
+/** Colours and widgets for everything below. The faces stand in the page itself. */
 export function Theme({ children }: { children: ReactNode }) {
   const dark = useDark();
-  useFonts({ [FACE.serif]: literata, [FACE.sans]: atkinson, [FACE.strong]: atkinsonStrong });
   const theme = useMemo(
     () =>
       createTheme({

@@ -11,6 +11,7 @@ export const COLUMN = 560;
 /** Width of the rail at the left of a wide screen. */
 export const RAIL = 104;
 
+/** Faces as public/index.html names them; text shows at once in the next one until they are there. */
 export const FACE = { serif: 'Literata', sans: 'Atkinson', strong: 'AtkinsonStrong' } as const;
 const SERIF = `${FACE.serif}, Georgia, serif`;
 const SANS = `${FACE.sans}, system-ui, sans-serif`;

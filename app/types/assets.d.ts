@@ -1,4 +1,0 @@
-declare module '*.woff2' {
-  const asset: number;
-  export default asset;
-}
