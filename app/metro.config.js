@@ -45,7 +45,7 @@ const LEFT_OUT = [
 ];
 // Of React Native for the web what is drawn with; nothing moves by its animations.
 const DRAWN = new Set(
-  'ActivityIndicator AppState Appearance BackHandler DeviceEventEmitter Dimensions I18nManager Image KeyboardAvoidingView Linking Modal NativeEventEmitter NativeModules PixelRatio Platform Pressable ScrollView StyleSheet Text TextInput Touchable UIManager View createElement findNodeHandle processColor useColorScheme useWindowDimensions'.split(
+  'ActivityIndicator AppRegistry AppState Appearance BackHandler DeviceEventEmitter Dimensions I18nManager Image KeyboardAvoidingView Linking Modal NativeEventEmitter NativeModules PixelRatio Platform Pressable ScrollView StyleSheet Text TextInput Touchable UIManager View createElement findNodeHandle processColor useColorScheme useWindowDimensions'.split(
     ' ',
   ),
 );
