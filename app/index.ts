@@ -1,2 +1,1 @@
-import './src/vendor/zod-without-eval';
 import 'expo-router/entry';

@@ -64,6 +64,9 @@ const PICKED = {
 };
 const usual = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
+  // Schemas are noted, and built when they are asked by the library, which one file loads.
+  if (name === 'zod' && !context.originModulePath.endsWith('zod-real.js'))
+    return { type: 'sourceFile', filePath: vendor('zod-later.js') };
   if (Object.hasOwn(PICKED, name)) return { type: 'sourceFile', filePath: PICKED[name] };
   const widget =
     /^react-native-web\/dist\/exports\/(\w+)$/.exec(name)?.[1] ??

@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import { checkPlain } from './plain';
-import { instrumentFactsSchema, kindsOf, recordOf, type InstrumentFacts } from '@tembrin/core/instruments';
+import { instrumentFactsShape, kindsOf, recordOf, type InstrumentFacts } from '@tembrin/core/instruments';
 
 const name = z.string('Give it a name.').trim().min(1, 'Give it a name.').max(60, 'A name has at most 60 characters.');
 
-const fields = { name, ...instrumentFactsSchema.shape };
+const fields = { name, ...instrumentFactsShape };
 
 /** Facts that contradict each other, as issues beside the field. */
 function checkFacts(facts: InstrumentFacts & { name: string }, context: z.RefinementCtx) {

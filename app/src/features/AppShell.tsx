@@ -1,11 +1,12 @@
 import { Link, router, Slot, usePathname } from 'expo-router';
-import { Suspense } from 'react';
+import { Suspense, use, useEffect, type ReactNode } from 'react';
 import { useSafeAreaInsets } from 'react-native-safe-area-context';
 import { PageBeside } from './PageBeside';
 import { usePageTrail } from './page-trail';
 import { SECTIONS, type Section, type SectionId } from './sections';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { PageTrail } from '@/ui/arrival';
+import { loadSchemas } from '@/state/schemas';
 import { useKeys } from '@/ui/keys';
 import { NoticeLine } from '@/ui/Notice';
 import { RAIL, usePalette, useWide, type Palette } from '@/ui/theme';
@@ -15,6 +16,8 @@ import { Press, Row, Split, Stack } from '@/ui/layout';
 import { WAITING } from '@/copy/screens/app-shell';
 
 const BAR = 64;
+/** The stand is drawn and judged by then, on a slow phone too. From memory. */
+const SETTLED_MS = 3000;
 
 /** The shell: a bar at the foot of a phone, a rail on a wide screen. */
 export function AppShell() {
@@ -42,9 +45,11 @@ export function AppShell() {
         <Stack grow>
           <Suspense fallback={<Waiting />}>
             <PageTrail.Provider value={trail}>
-              <PageBeside>
-                <Slot />
-              </PageBeside>
+              <Schemas needed={!path.startsWith('/now')}>
+                <PageBeside>
+                  <Slot />
+                </PageBeside>
+              </Schemas>
             </PageTrail.Provider>
           </Suspense>
         </Stack>
@@ -53,6 +58,16 @@ export function AppShell() {
       <NoticeLine bottom={bar + (alone ? 168 : 88)} />
     </Split>
   );
+}
+
+/** Pages beside the stand check what is typed: what they check it with comes before them, and is fetched while the stand is looked at. */
+function Schemas({ needed, children }: { needed: boolean; children: ReactNode }) {
+  useEffect(() => {
+    const fetching = setTimeout(() => void loadSchemas().catch(() => undefined), SETTLED_MS);
+    return () => clearTimeout(fetching);
+  }, []);
+  if (needed) use(loadSchemas());
+  return children;
 }
 
 /** While nothing was worked out yet: a moment after signing in, on a slow phone. */

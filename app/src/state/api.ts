@@ -9,7 +9,6 @@ import type {
 } from '@tembrin/contract';
 import { CALLS } from '@tembrin/contract/calls';
 import { API_ROOT, REQUEST_HEADER } from '@tembrin/contract/operations/operation';
-import { problemSchema } from '@tembrin/contract/problem';
 
 /** The server answered with a problem. */
 export class Refused extends Error {
@@ -90,9 +89,16 @@ export async function callForFile<I extends OperationId>(id: I, parts: CallParts
 }
 
 async function refusal(response: Response): Promise<Error> {
-  const problem = problemSchema.safeParse(await response.json().catch(() => null));
+  const answer: unknown = await response.json().catch(() => null);
   // A gateway's own page, or none: the server itself was not reached.
-  return problem.success ? new Refused(problem.data) : new OutOfReach();
+  return isProblem(answer) ? new Refused(answer) : new OutOfReach();
+}
+
+/** Whether an answer is a problem document: looked at by hand, as the library of schemas may be what could not be loaded. */
+function isProblem(answer: unknown): answer is Problem {
+  const { type, title, status, detail, fields = {} } = (answer ?? {}) as Record<string, unknown>;
+  const words = [type, title, detail, ...Object.values(fields ?? '')];
+  return Number.isInteger(status) && typeof fields === 'object' && words.every((each) => typeof each === 'string');
 }
 
 /** A sentence for whatever went wrong with a call. */

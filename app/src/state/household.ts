@@ -82,7 +82,7 @@ async function leave(): Promise<number> {
 
 /** Finds out who is signed in. Without a connection, the household this device last had is used. */
 export async function checkIn(): Promise<void> {
-  const known = last.read();
+  const known = last.read() ?? (await last.readOld().catch(() => null));
   if (known) enter(known);
   try {
     const found = await call('readHousehold');

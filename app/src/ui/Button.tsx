@@ -63,7 +63,7 @@ export function Button({
         borderRadius: RADIUS,
         ...(rank === 'outline' && { borderColor: edge, borderWidth: 1.5 }),
       }}
-      disabledStyle={rank === 'solid' ? { backgroundColor: line } : undefined}
+      disabledStyle={rank === 'solid' ? { backgroundColor: line } : { borderColor: edge }}
       disabledTitleStyle={{ color: quiet }}
       containerStyle={[{ borderRadius: RADIUS }, placeOf(place), style]}
     />

@@ -1,5 +1,6 @@
 // Shades the widgets work out for themselves and the app never shows: it gives them all of their colours.
-const shade = { alpha: () => shade, lighten: () => shade, rgb: () => shade, string: () => 'transparent' };
-shade.toString = shade.string;
+const same = () => shade;
+const string = () => 'transparent';
+const shade = { alpha: same, lighten: same, darken: same, rgb: same, string, toString: string };
 
 export default () => shade;

@@ -36,7 +36,7 @@ export const setUpSchema = z.object({
 export type SetUp = z.infer<typeof setUpSchema>;
 
 /** What the computation needs to know of an instrument. */
-export const instrumentFactsSchema = z.object({
+export const instrumentFactsShape = {
   family: z.enum(FAMILIES),
   kind: z.enum(KINDS).nullable(),
   size: z.string().trim().max(12, 'A size is at most 12 characters, like 1/2.').nullable(),
@@ -52,7 +52,8 @@ export const instrumentFactsSchema = z.object({
   stringing: stringingSchema.default(USUAL_STRINGING),
   /** Schools chosen for this instrument; where it says nothing, the household's hold. */
   schools: schoolChoicesSchema,
-});
+};
+export const instrumentFactsSchema = z.object(instrumentFactsShape);
 export type InstrumentFacts = z.infer<typeof instrumentFactsSchema>;
 
 /**

@@ -1,9 +1,17 @@
-import { zodResolver } from '@hookform/resolvers/zod';
 import { router } from 'expo-router';
 import { useState, type ReactNode } from 'react';
-import { Controller, useForm, type DefaultValues, type FieldValues, type Path } from 'react-hook-form';
+import {
+  Controller,
+  useForm,
+  type DefaultValues,
+  type FieldErrors,
+  type FieldValues,
+  type Path,
+  type Resolver,
+} from 'react-hook-form';
 import type { z } from 'zod';
 import { Refused, sentenceOf } from '@/state/api';
+import { loadSchemas } from '@/state/schemas';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
@@ -25,6 +33,18 @@ interface AccountFormProps<T extends FieldValues & { email: string; password: st
   more?: ReactNode;
 }
 
+/** What of a form is wrong, by its schema: the first of each field. */
+const resolverFor =
+  <T extends FieldValues>(schema: z.ZodType<T, T>): Resolver<T> =>
+  async (values) => {
+    await loadSchemas();
+    const read = schema.safeParse(values);
+    if (read.success) return { values: read.data, errors: {} };
+    const issues = read.error.issues.toReversed();
+    const errors = Object.fromEntries(issues.map(({ path, code, message }) => [path[0], { type: code, message }]));
+    return { values: {}, errors: errors as FieldErrors<T> };
+  };
+
 /** Address and password, for a new account or an old one. */
 export function AccountForm<T extends FieldValues & { email: string; password: string }>({
   title,
@@ -40,7 +60,7 @@ export function AccountForm<T extends FieldValues & { email: string; password: s
 }: AccountFormProps<T>) {
   const [problem, setProblem] = useState<string | null>(null);
   const { control, handleSubmit, setError, formState } = useForm<T>({
-    resolver: zodResolver(schema),
+    resolver: resolverFor(schema),
     defaultValues: start,
   });
   const send = handleSubmit(async (values) => {

@@ -25,7 +25,15 @@ const violin: Instrument = {
   addedAt: '2026-01-01T12:00:00.000Z',
   version: 1,
 };
-const household = { id: 'h', name: 'Ours', timeZone: 'UTC', schools: {}, version: 1, people: [], instruments: [violin] };
+const household = {
+  id: 'h',
+  name: 'Ours',
+  timeZone: 'UTC',
+  schools: {},
+  version: 1,
+  people: [],
+  instruments: [violin],
+};
 const mounted: (() => void)[] = [];
 // Shapes that can be tapped carry React Native's handlers too, which a page does not know and says so at length.
 const sayError = console.error.bind(console);
