@@ -6,49 +6,39 @@ const config = getDefaultConfig(__dirname);
 const vendor = (name) => path.join(__dirname, 'src/vendor', name);
 const svg = (...parts) => path.join('react-native-svg', 'lib', 'module', ...parts);
 const zod = (...parts) => path.join('zod', 'v4', ...parts);
-const web = (...parts) => path.join('react-native-web', 'dist', 'vendor', 'react-native', ...parts);
 const router = (...parts) => path.join('expo-router', 'build', ...parts);
+const widgets = (...parts) => path.join('@rneui', 'base', 'dist', ...parts);
 // Of Zod: its sentences in forty languages, where only English is used, and what turns schemas into something else. Of the
-// drawings: what reads them from text. Of the widgets: long lists, which the app has none of, and icons in fonts. Of the router: all that it
-// draws by itself.
-const LEFT_OUT = [
-  [zod('locales', 'index'), vendor('zod-locales.js')],
-  [zod('core', 'compile'), vendor('zod-unused.js')],
-  [zod('core', 'to-json-schema'), vendor('zod-unused.js')],
-  [zod('core', 'json-schema-'), vendor('zod-unused.js')],
-  [zod('classic', 'from-json-schema'), vendor('zod-unused.js')],
-  [svg('xml.js'), vendor('svg-unused.js')],
-  [svg('deprecated.js'), vendor('svg-unused.js')],
-  [svg('utils', 'fetchData'), vendor('svg-unused.js')],
-  [web('FlatList', ''), vendor('lists-unused.js')],
-  [web('SectionList', ''), vendor('lists-unused.js')],
-  [web('VirtualizedList', ''), vendor('lists-unused.js')],
-  [web('VirtualizedSectionList', ''), vendor('lists-unused.js')],
-  [router('views', 'Sitemap'), vendor('router-unused.js')],
-  [router('views', 'Unmatched'), vendor('router-unused.js')],
-  [router('views', 'RootUnmatched'), vendor('router-unused.js')],
-  [router('views', 'EmptyRoute'), vendor('router-unused.js')],
-  [router('views', 'Toast'), vendor('router-unused.js')],
-  [router('fork', 'native-stack', ''), vendor('router-unused.js')],
-  [router('layouts', 'stack-utils', ''), vendor('router-unused.js')],
-  [router('native-tabs', ''), vendor('router-unused.js')],
-  [router('react-navigation', 'core', 'StaticNavigation'), vendor('router-unused.js')],
-  [router('react-navigation', 'native', 'createStaticNavigation'), vendor('router-unused.js')],
-  [router('react-navigation', 'native', 'NavigationContainer'), vendor('router-unused.js')],
-  [router('react-navigation', 'routers', 'TabRouter'), vendor('router-unused.js')],
-  [router('react-navigation', 'routers', 'DrawerRouter'), vendor('router-unused.js')],
-  [router('head', ''), vendor('router-unused.js')],
-  [router('link', 'LinkWithPreview'), vendor('router-unused.js')],
-  [router('link', 'elements'), vendor('router-unused.js')],
-  [path.join('@rneui', 'base', 'dist', 'Icon', ''), vendor('icons-unused.js')],
-  [path.join('@rneui', 'base', 'dist', 'helpers', 'getIconType'), vendor('icons-unused.js')],
-];
+// drawings: what reads them from text. Of the widgets: icons in fonts. Of the router: all that it draws by itself.
+const LEFT_OUT = Object.entries({
+  'zod-locales.js': [zod('locales', 'index')],
+  'zod-unused.js': [
+    zod('core', 'compile'),
+    zod('core', 'to-json-schema'),
+    zod('core', 'json-schema-'),
+    zod('classic', 'from-json-schema'),
+  ],
+  'svg-unused.js': [svg('xml.js'), svg('deprecated.js'), svg('utils', 'fetchData')],
+  'icons-unused.js': [widgets('Icon', ''), widgets('helpers', 'getIconType')],
+  'router-unused.js': [
+    ...['Sitemap', 'Unmatched', 'RootUnmatched', 'EmptyRoute', 'Toast'].map((view) => router('views', view)),
+    ...['LinkWithPreview', 'elements'].map((part) => router('link', part)),
+    ...['TabRouter', 'DrawerRouter'].map((kind) => router('react-navigation', 'routers', kind)),
+    ...['createStaticNavigation', 'NavigationContainer'].map((part) => router('react-navigation', 'native', part)),
+    router('react-navigation', 'core', 'StaticNavigation'),
+    router('fork', 'native-stack', ''),
+    router('layouts', 'stack-utils', ''),
+    router('native-tabs', ''),
+    router('head', ''),
+  ],
+}).flatMap(([stub, parts]) => parts.map((part) => [part, vendor(stub)]));
 // Of React Native for the web what is drawn with; nothing moves by its animations.
-const DRAWN = new Set(
-  'ActivityIndicator AppRegistry AppState Appearance BackHandler DeviceEventEmitter Dimensions I18nManager Image KeyboardAvoidingView Linking Modal NativeEventEmitter NativeModules PixelRatio Platform Pressable ScrollView StyleSheet Text TextInput Touchable UIManager View createElement findNodeHandle processColor useColorScheme useWindowDimensions'.split(
-    ' ',
-  ),
-);
+const DRAWN = new Set([
+  ...['ActivityIndicator', 'Image', 'KeyboardAvoidingView', 'Modal', 'Pressable', 'ScrollView', 'Text', 'TextInput'],
+  ...['Touchable', 'View', 'createElement', 'findNodeHandle', 'processColor', 'useColorScheme', 'useWindowDimensions'],
+  ...['AppRegistry', 'AppState', 'Appearance', 'BackHandler', 'DeviceEventEmitter', 'Dimensions', 'I18nManager'],
+  ...['Linking', 'NativeEventEmitter', 'NativeModules', 'PixelRatio', 'Platform', 'StyleSheet', 'UIManager'],
+]);
 const WIDGETS = path.join('react-native-web', 'dist', 'index.js');
 // Whole libraries of which a few functions are used: the bundler does not shake barrels.
 const PICKED = {

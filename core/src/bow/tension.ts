@@ -1,4 +1,4 @@
-import type { InstrumentLog } from '../log';
+import type { InstrumentLog, StepRecord } from '../log';
 import { HOUR_MS } from '../time';
 
 /** How long a bow stood tight while nobody played. */
@@ -13,13 +13,23 @@ export interface BowTension {
 
 const LEFT_TIGHT_H = 1;
 
+/** When a bow was slackened, found once for each list of steps: several ask for it. */
+const found = new WeakMap<readonly StepRecord[], readonly StepRecord[]>();
+function slackeningsIn(steps: readonly StepRecord[]): readonly StepRecord[] {
+  const known = found.get(steps);
+  if (known) return known;
+  const slackenings = steps.filter((record) => record.done && record.step === 'slacken');
+  found.set(steps, slackenings);
+  return slackenings;
+}
+
 /**
  * Hours the bow stood under tension while not playing [handbook 2.1]: from the end of a session in which it was not
  * slackened to the next slackening, the next session, or now.
  * @param sinceMs only tension after this instant counts, such as the last rehair; -Infinity for all on record
  */
 export function bowTension(log: InstrumentLog, sinceMs = -Infinity): BowTension {
-  const slackenings = log.steps.filter((record) => record.done && record.step === 'slacken');
+  const slackenings = slackeningsIn(log.steps);
   let next = 0;
   let idleHours = 0;
   let times = 0;

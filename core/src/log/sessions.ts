@@ -73,10 +73,38 @@ function entriesFrom(live: readonly LogEvent[]): Entry[] {
   return [...entries.values()].sort((a, b) => a.beganAt - b.beganAt || (a.id < b.id ? -1 : 1));
 }
 
-/** How far a group of entries reaches: to the last end somebody gave; where nobody did, as long as a clock is believed. */
-function reachOf(group: readonly Entry[]): number {
-  const ends = group.flatMap(({ endedAt }) => endedAt ?? []);
-  return ends.length > 0 ? Math.max(...ends) : Math.max(...group.map(({ beganAt }) => beganAt)) + FORGOTTEN_H * HOUR_MS;
+/** Entries that overlap, with their last beginning and the last end somebody gave. */
+interface Group {
+  entries: Entry[];
+  beganAt: number;
+  endedAt: number | null;
+}
+
+/** How far a group reaches: to the last end somebody gave; where nobody did, as long as a clock is believed. */
+const reachOf = ({ beganAt, endedAt }: Group): number => endedAt ?? beganAt + FORGOTTEN_H * HOUR_MS;
+
+/** A session of one entry: most of them, so that nothing is gone through for it. */
+function sessionAlone({ id, beganAt, endedAt, endEventId, entered, corrected, who }: Entry): Omit<Session, 'day'> {
+  const endEventIds = endEventId === null ? [] : [endEventId];
+  const session = { id, parts: [id], beganAt, endedAt, endEventIds, entered, corrected: corrected !== '' };
+  return who === undefined ? session : { ...session, who };
+}
+
+function sessionOf({ entries, endedAt }: Group): Omit<Session, 'day'> {
+  const first = entries[0]!;
+  if (entries.length === 1) return sessionAlone(first);
+  const last = entries.reduce((a, b) => (b.corrected > a.corrected ? b : a));
+  const who = entries.find((entry) => entry.who !== undefined)?.who;
+  return {
+    id: first.id,
+    parts: entries.map(({ id }) => id),
+    beganAt: last.corrected ? last.beganAt : first.beganAt,
+    endedAt: last.corrected ? last.endedAt : endedAt,
+    endEventIds: entries.flatMap(({ endEventId }) => endEventId ?? []),
+    entered: entries.every(({ entered }) => entered),
+    corrected: last.corrected !== '',
+    ...(who !== undefined && { who }),
+  };
 }
 
 /**
@@ -86,27 +114,17 @@ function reachOf(group: readonly Entry[]): number {
  * records of all its parts. Where some of them were corrected, the correction recorded last sets the times of the whole.
  */
 export function mergedSessions(live: readonly LogEvent[]): Omit<Session, 'day'>[] {
-  const groups: Entry[][] = [];
+  const groups: Group[] = [];
   for (const entry of entriesFrom(live)) {
     const group = groups.at(-1);
-    if (group && entry.beganAt < reachOf(group)) group.push(entry);
-    else groups.push([entry]);
+    const { beganAt, endedAt } = entry;
+    if (group && beganAt < reachOf(group)) {
+      group.entries.push(entry);
+      group.beganAt = Math.max(group.beganAt, beganAt);
+      if (endedAt !== null) group.endedAt = Math.max(group.endedAt ?? -Infinity, endedAt);
+    } else groups.push({ entries: [entry], beganAt, endedAt });
   }
-  return groups.map((group) => {
-    const ends = group.flatMap(({ endedAt }) => endedAt ?? []);
-    const last = group.reduce((a, b) => (b.corrected > a.corrected ? b : a));
-    const who = group.find((entry) => entry.who !== undefined)?.who;
-    return {
-      id: group[0]!.id,
-      parts: group.map(({ id }) => id),
-      beganAt: last.corrected ? last.beganAt : group[0]!.beganAt,
-      endedAt: last.corrected ? last.endedAt : ends.length > 0 ? Math.max(...ends) : null,
-      endEventIds: group.flatMap(({ endEventId }) => endEventId ?? []),
-      entered: group.every(({ entered }) => entered),
-      corrected: last.corrected !== '',
-      ...(who !== undefined && { who }),
-    };
-  });
+  return groups.map(sessionOf);
 }
 
 /**
@@ -116,7 +134,9 @@ export function mergedSessions(live: readonly LogEvent[]): Omit<Session, 'day'>[
  * @param timeZone IANA name of the household's place
  */
 export function sessionsFrom(live: readonly LogEvent[], timeZone: string): Session[] {
-  const all = mergedSessions(live).map((session) => ({ ...session, day: localDay(session.beganAt, timeZone) }));
+  // Made for this list alone: a day is put to each without copying it.
+  const all = mergedSessions(live) as Session[];
+  for (const session of all) session.day = localDay(session.beganAt, timeZone);
   for (let at = 0; at < all.length - 1; at++) {
     const session = all[at]!;
     session.endedAt ??= Math.min(all[at + 1]!.beganAt, session.beganAt + LONGEST_SESSION_H * HOUR_MS);
