@@ -16,4 +16,6 @@ await withThrowaway(async (env) => {
   await exit(runTypeScript('bench/rounds.ts', env));
   console.log('');
   await exit(runTypeScript('bench/first-load.ts', env));
+  console.log('');
+  await exit(runTypeScript('bench/daily-opening.ts', env));
 });
