@@ -4,6 +4,7 @@ import { openDB } from 'idb';
 import {
   dropEntries,
   keepPage,
+  keptLog,
   keepUnsent,
   oldestUnsent,
   openDeviceStore,
@@ -86,6 +87,21 @@ test('a page of the server’s log is kept with how far it reached, and nothing 
   const anew = await openDeviceStore(id);
   expect(await anew.count('events')).toBe(0);
   anew.close();
+});
+
+test('the log that is kept is read in parts, each entry once and as of one moment', async () => {
+  const store = await openDeviceStore(id);
+  const many = Array.from({ length: 4001 }, (_, at) => event(`e${String(at).padStart(5, '0')}`));
+  await keepPage(store, { events: many, reached: 9, more: false, epoch: 'first' });
+  const read = keptLog(store);
+  await keepPage(store, { events: [event('later')], reached: 10, more: false, epoch: 'first' });
+  expect((await read).map((each) => each.id)).toEqual(many.map((each) => each.id));
+  const work = store.transaction('events', 'readwrite');
+  for (const each of many.slice(0, 4000)) void work.store.delete(each.id);
+  await work.done;
+  expect((await keptLog(store)).map((each) => each.id)).toEqual(['e04000', 'later']);
+  store.close();
+  await removeDeviceStore(id);
 });
 
 test('what waits on this device is counted, of every household, and nothing else', async () => {

@@ -49,6 +49,11 @@ export function standOf({ instruments }: Household, standId: string | null): Ins
   return instruments.find(({ id }) => id === standId) ?? instruments[0] ?? null;
 }
 
+/** React lets what it waited for be seen 300 ms after it showed that it waits; a little longer, and the stand is drawn. */
+const DRAWN_MS = 350;
+/** Resolves once what was just judged is on the screen: what comes next keeps nobody waiting. */
+const drawn = () => new Promise<void>((resolve) => setTimeout(resolve, DRAWN_MS));
+
 /** Shows a household; its log opens behind it. */
 export function enter(household: Household): void {
   keep(household);
@@ -62,6 +67,7 @@ export function enter(household: Household): void {
   };
   const first = async (instrumentId: string) => {
     await judgedAgain(instrumentId);
+    await drawn();
     airToo().catch(() => undefined);
   };
   openLog(household.id, standOf(household, usePreferences.getState().standId)?.id ?? null, first)

@@ -8,6 +8,7 @@ import {
   askToPersist,
   dropEntries,
   keepPage,
+  keptLog,
   keepUnsent,
   oldestUnsent,
   openLasting,
@@ -296,7 +297,7 @@ async function readIn(mine: DeviceStore, firstId: string | null, firstRead: (id:
     await firstRead(firstId);
     if (link.store !== mine) return;
   }
-  const all = await mine.getAll('events');
+  const all = await keptLog(mine);
   if (link.store !== mine) return;
   useLog.setState((state) => ({
     events: merged(state.events, all),
