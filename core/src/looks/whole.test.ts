@@ -31,7 +31,11 @@ test('a whole look-over said at once is one that was made: over, everything answ
       const seen = log.findings.filter(({ overId }) => overId === begun.id).map(({ look }) => look);
       expect([...seen, ...over.skipped.map(({ look }) => look)].sort()).toEqual([...round].sort());
       expect(over.skipped.every(({ look }) => open.includes(look))).toBe(true);
-      expect(openFindings(log, facts.stringCount).map(({ look }) => look).sort()).toEqual([...open].sort());
+      expect(
+        openFindings(log, facts.stringCount)
+          .map(({ look }) => look)
+          .sort(),
+      ).toEqual([...open].sort());
     }),
     { numRuns: 60 },
   );
