@@ -94,7 +94,14 @@ describe('a player’s own calendar', () => {
     await open(all.path).expect(200);
     const again = (await ana.browser.post('/calendar/address').expect(201)).body as { path: string };
     await open(again.path).expect(200);
-    // Whoever is taken out reads nothing any more.
+    // It goes with the account; whoever is taken out reads nothing any more either.
+    const mark = { where: { householdId: mine.household.id, id: ana.person.id } };
+    const { Person } = server.database.models;
+    const { accountId } = (await Person.findOne(mark))!;
+    await Person.update({ accountId: null }, mark);
+    await open(again.path).expect(404);
+    await Person.update({ accountId }, mark);
+    await open(again.path).expect(200);
     const { version } = await personIn(mine.browser, ana.person.id);
     await mine.browser.remove(`/people/${ana.person.id}`, version).expect(204);
     await open(again.path).expect(404);

@@ -188,10 +188,11 @@ export function assessHousehold<I extends OwnInstrument>(
   const grounds = instruments.map((instrument) => groundOf(instrument, question));
   const alone = instruments.map((instrument, at) => judged(instrument, question, grounds[at]!, undefined));
   const learned = new Map(alone.map((each) => [each.facts.id, learnedFrom(each, people)]));
-  const tells = ({ lives, pace }: Learned) => lives.length > 0 || pace !== null;
+  // How much is played elsewhere tells nothing where somebody said how much is played here.
+  const tells = ({ lives, pace }: Learned, { setUp }: I) => lives.length > 0 || (pace !== null && setUp.habit === null);
   // Those of whose player something was learned elsewhere are judged with it.
   const assessments = alone.map((each, at) =>
-    kinOf(each.facts, instruments, people).some((id) => tells(learned.get(id)!))
+    kinOf(each.facts, instruments, people).some((id) => tells(learned.get(id)!, each.facts))
       ? judged(each.facts, question, grounds[at]!, learned)
       : each,
   );

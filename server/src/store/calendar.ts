@@ -151,13 +151,16 @@ function pathOf(calendarId: string, secret: string): string {
   return `${API_ROOT}/calendar/feed/${keyOf('calendar', calendarId, secret)}.ics`;
 }
 
-/** The calendar under a private address, a household's or a person's. @throws ProblemError 404 for one that is wrong or revoked */
+/** The calendar under a private address, a household's or that of a person who signs in: it goes with their account. @throws ProblemError 404 for one that is wrong or revoked */
 export async function calendarAt(database: Database, secret: string, key: string): Promise<string> {
   const { Household, Person } = database.models;
   const calendarId = idOfKey('calendar', key.replace(/\.ics$/, ''), secret);
   const where = { calendarId };
   const row = calendarId === null ? null : await Household.findOne({ where });
-  const person = calendarId === null || row ? null : await Person.findOne({ where: { ...where, goneAt: null } });
+  const person =
+    calendarId === null || row
+      ? null
+      : await Person.findOne({ where: { ...where, goneAt: null, accountId: { [Op.ne]: null } } });
   const householdId = row?.id ?? person?.householdId;
   if (householdId === undefined)
     return fail(

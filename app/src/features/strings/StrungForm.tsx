@@ -23,21 +23,8 @@ const TEMPERAMENT_TITLES = { fifths: 'Pure fifths', equal: 'Equal temperament' }
 /** How an instrument is strung and tuned: notes, length, its A, its temperament, the player's hands. */
 function StrungForm({ instrument }: { instrument: Instrument }) {
   const model = useStrungForm(instrument);
-  const {
-    family,
-    unit,
-    text,
-    ownHands,
-    sweat,
-    setSweat,
-    temperament,
-    setTemperament,
-    errors,
-    problem,
-    busy,
-    change,
-    save,
-  } = model;
+  const { family, unit, text, sweat, setSweat, temperament, setTemperament, errors, problem, busy, change, save } =
+    model;
   return (
     <Screen
       title={copy.strungAndTuned}
@@ -62,7 +49,7 @@ function StrungForm({ instrument }: { instrument: Instrument }) {
         />
         <Choice
           label={copy.thePlayersHands}
-          hint={ownHands.length > 0 ? copy.whosePlaysSaid(listWords(ownHands)) : undefined}
+          hint={model.ownHands.length > 0 ? copy.whosePlaysSaid(listWords(model.ownHands)) : undefined}
           options={SWEATS.map((value) => ({ value, title: SWEAT_TITLES[value] }))}
           value={sweat}
           onChange={setSweat}
