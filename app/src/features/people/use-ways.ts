@@ -3,7 +3,7 @@ import { useAssessmentStore } from '@/state/assessment-store';
 import { call } from '@/state/api';
 import { refreshHousehold, useHousehold } from '@/state/household';
 import { present, sayable } from '@/state/persons';
-import { hoursWords } from '@/copy/dates';
+import { minutesWords } from '@/copy/dates';
 import { copy } from '@/copy/screens/people/person';
 import { playersOf, playShares } from '@tembrin/core/assess';
 import type { Ways } from '@tembrin/core/people';
@@ -22,7 +22,7 @@ export function usePlayed(person: Person): { id: string; text: string }[] {
     if (!log || !person.plays.includes(id)) return [];
     const ids = playersOf(id, present(household)).map((each) => each.id);
     const hours = playShares(log, ids).find(({ personId }) => personId === person.id)?.hours ?? 0;
-    return hours > 0 ? [{ id, text: copy.played(name, hoursWords(hours)) }] : [];
+    return hours * 60 >= 1 ? [{ id, text: copy.played(name, minutesWords(hours * 60)) }] : [];
   });
 }
 

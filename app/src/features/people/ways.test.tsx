@@ -71,7 +71,7 @@ test('who plays it not has it as the household has', () => {
 test('what somebody played is told by who said it was them', () => {
   open(null);
   expect(runHook(() => usePlayed(wren)).now.map(({ text }) => text)).toEqual([
-    'Heron: 2.0 h in the last three months.',
+    'Heron: 120 min in the last three months.',
   ]);
   expect(runHook(() => usePlayed(mother)).now).toEqual([]);
 });
