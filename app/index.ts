@@ -1,1 +1,8 @@
-import 'expo-router/entry';
+import '@expo/metro-runtime';
+import { registerRootComponent } from 'expo';
+import { App } from 'expo-router/build/qualified-entry';
+import { openKept } from './src/state/open';
+
+// In a task of its own, and in one go: the router's own entry draws in slices, and what comes from the device meanwhile has it begin
+// again each time.
+void openKept().finally(() => setTimeout(() => registerRootComponent(App)));

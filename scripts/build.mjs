@@ -3,13 +3,14 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, s
 import { createHash } from 'node:crypto';
 import { join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
+import { putFirst } from './lib/first-routes.mjs';
 import { ensurePackages, fingerprint, ROOT, run } from './lib/project.mjs';
 
 export const DIST = join(ROOT, 'app/dist');
 /** The build before: a page that is open still asks for its files. */
 export const DIST_BEFORE = join(ROOT, '.build/web-before');
 const FONTS = join(ROOT, 'app/public/fonts');
-const INPUTS = ['app', 'core', 'contract', 'package-lock.json', 'scripts/build.mjs'];
+const INPUTS = ['app', 'core', 'contract', 'package-lock.json', 'scripts/build.mjs', 'scripts/lib/first-routes.mjs'];
 /** What the app needs to open without a connection. */
 const KEPT = /\.(js|css|html|svg|woff2|webmanifest)$|^\/icons\//;
 const NAMED_BY_CONTENT = /[.-][0-9a-f]{32}\./;
@@ -86,6 +87,18 @@ async function makeWorkers(folder) {
   });
 }
 
+/** Bundles what runs before the app, named by its content, and has the page ask for it by that name. */
+async function makeOpening(folder) {
+  const { build: bundle } = await import('esbuild');
+  const options = { bundle: true, minify: true, format: 'iife', target: 'es2022', write: false };
+  const { outputFiles } = await bundle({ ...options, entryPoints: [join(ROOT, 'app/src/opening/opening.ts')] });
+  const { contents } = outputFiles[0];
+  const name = `_expo/static/js/web/opening-${createHash('md5').update(contents).digest('hex')}.js`;
+  writeFileSync(join(folder, name), contents);
+  const page = join(folder, 'index.html');
+  writeFileSync(page, readFileSync(page, 'utf8').replace('"/opening.js"', `"/${name}"`));
+}
+
 /** Bundles the service worker with the list of files it keeps. */
 async function makeServiceWorker(folder) {
   const { build: bundle } = await import('esbuild');
@@ -141,6 +154,8 @@ export async function build() {
     [join(ROOT, 'node_modules/expo/bin/cli'), 'export', '--platform', 'web', '--output-dir', 'dist'],
     { cwd: join(ROOT, 'app'), env, stdio: ['ignore', 'ignore', 'inherit'] },
   );
+  putFirst(DIST);
+  await makeOpening(DIST);
   await makeWorkers(DIST);
   await makeServiceWorker(DIST);
   precompress(DIST);

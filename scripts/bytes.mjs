@@ -22,14 +22,12 @@ function weigh() {
   const first = new Set([...page.matchAll(/<script src="\/([^"]+\.js)"/g)].map(([, path]) => join(DIST, path)));
   const routes = {};
   for (const name of WORKERS) if (name !== 'assess') routes[`${name} worker`] = size(join(DIST, `${name}.js`));
-  let now = [...first].reduce((sum, file) => sum + size(file), size(join(DIST, 'assess.js')));
+  const now = [...first].reduce((sum, file) => sum + size(file), size(join(DIST, 'assess.js')));
   for (const name of readdirSync(CHUNKS)) {
     const file = join(CHUNKS, name);
     if (!name.endsWith('.js') || first.has(file)) continue;
     routes[nameOf(file)] = (routes[nameOf(file)] ?? 0) + size(file);
   }
-  // The shell and the stand come with Now.
-  now += (routes._layout ?? 0) + (routes.index ?? 0);
   return { now, routes };
 }
 

@@ -1,3 +1,4 @@
+import { cacheNames } from 'workbox-core';
 import { addRoute, cleanupOutdatedCaches, createHandlerBoundToURL, precache } from 'workbox-precaching';
 import { NavigationRoute, registerRoute } from 'workbox-routing';
 import { NetworkOnly } from 'workbox-strategies';
@@ -8,8 +9,11 @@ declare const self: ServiceWorkerGlobalScope & {
   __WB_MANIFEST: { url: string; revision: string | null }[];
 };
 
-/** How long the newest page is waited for before the kept one is shown. */
-const PATIENCE_S = 4;
+/**
+ * How long the newest page is waited for before the kept one is shown. From memory: what is waited for longer is felt. A page that is
+ * a build behind finds its files here, and the next opening has the new ones.
+ */
+const PATIENCE_S = 0.3;
 
 cleanupOutdatedCaches();
 precache(self.__WB_MANIFEST);
@@ -26,6 +30,16 @@ registerRoute(
 
 // After the page itself, or "/" would be answered from what is kept even with a connection.
 addRoute();
+
+/** A browser that can answers what is named by its content from the cache itself, without waking the worker. */
+interface StraightFromCache {
+  addRoutes?: (rule: { condition: { urlPattern: string }; source: { cacheName: string } }) => Promise<void>;
+}
+self.addEventListener('install', (event) => {
+  const { addRoutes } = event as StraightFromCache;
+  const source = { cacheName: cacheNames.precache };
+  if (addRoutes) event.waitUntil(addRoutes.call(event, { condition: { urlPattern: '/_expo/static/*' }, source }));
+});
 
 self.addEventListener('activate', (event) => event.waitUntil(self.clients.claim()));
 

@@ -1,14 +1,13 @@
 import { Slot, type ErrorBoundaryProps } from 'expo-router';
-import { Suspense, useEffect } from 'react';
+import { Suspense, useEffect, useState } from 'react';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
-import { checkIn } from '@/state/household';
 import { keepAirFresh } from '@/state/air';
 import { keepAssessed } from '@/state/assessing';
 import { keepInStep } from '@/state/log';
+import { keepStand } from '@/state/stand-before';
 import { Broken } from '@/features/Broken';
 import { KeySheet } from '@/features/KeySheet';
 import { watchForUse } from '@/ui/arrival';
-import { keepWanted } from '@/state/wanted';
 import { listenForKeys } from '@/ui/keys';
 import { Theme } from '@/ui/theme';
 
@@ -27,20 +26,18 @@ function keepAppOnDevice() {
 }
 
 export default function Root() {
+  // Pages come in a second task: one with the router's beginning would keep a slow phone from answering for long.
+  const [begun, setBegun] = useState(false);
   useEffect(() => {
-    // Whoever is not signed in is led elsewhere at once: the address they came by is kept before that.
-    keepWanted();
-    void checkIn();
     keepAppOnDevice();
-    const stops = [keepInStep(), keepAirFresh(), keepAssessed(), listenForKeys(), watchForUse()];
+    const stops = [keepInStep(), keepAirFresh(), keepAssessed(), keepStand(), listenForKeys(), watchForUse()];
+    setBegun(true);
     return () => stops.forEach((stop) => stop());
   }, []);
   return (
     <SafeAreaProvider>
       <Theme>
-        <Suspense fallback={null}>
-          <Slot />
-        </Suspense>
+        <Suspense fallback={null}>{begun && <Slot />}</Suspense>
         <KeySheet />
       </Theme>
     </SafeAreaProvider>

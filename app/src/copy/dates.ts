@@ -30,6 +30,11 @@ export function clockWords(atMs: number, timeZone: string): string {
   return `${clockFace(atMs, timeZone)}${foreignZone(atMs, timeZone, ' ')}`;
 }
 
+/** When something was as it is shown: "as of Sat 8:12". */
+export function asOfWords(atMs: number, timeZone: string): string {
+  return `as of ${format(atMs, timeZone, { weekday: 'short' })} ${clockWords(atMs, timeZone)}`;
+}
+
 /** From one time of day to another, "18:30 to 19:15"; the place is named once. */
 export function clockSpanWords(fromMs: number, toMs: number, timeZone: string): string {
   return `${clockFace(fromMs, timeZone)} to ${clockWords(toMs, timeZone)}`;

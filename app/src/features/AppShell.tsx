@@ -6,6 +6,7 @@ import { usePageTrail } from './page-trail';
 import { SECTIONS, type Section, type SectionId } from './sections';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { PageTrail } from '@/ui/arrival';
+import { useConfirmed } from '@/state/assessments';
 import { loadSchemas } from '@/state/schemas';
 import { useKeys } from '@/ui/keys';
 import { NoticeLine } from '@/ui/Notice';
@@ -45,7 +46,7 @@ export function AppShell() {
         <Stack grow>
           <Suspense fallback={<Waiting />}>
             <PageTrail.Provider value={trail}>
-              <Schemas needed={!path.startsWith('/now')}>
+              <Schemas needed={!path.startsWith('/now')} confirmed={path !== '/now'}>
                 <PageBeside>
                   <Slot />
                 </PageBeside>
@@ -60,8 +61,12 @@ export function AppShell() {
   );
 }
 
-/** Pages beside the stand check what is typed: what they check it with comes before them, and is fetched while the stand is looked at. */
-function Schemas({ needed, children }: { needed: boolean; children: ReactNode }) {
+/**
+ * Pages beside the stand check what is typed: what they check it with comes before them, and is fetched while the stand is looked at.
+ * What was kept from last time is for the stand alone: the others wait until it is confirmed.
+ */
+function Schemas({ needed, confirmed, children }: { needed: boolean; confirmed: boolean; children: ReactNode }) {
+  useConfirmed(confirmed);
   useEffect(() => {
     const fetching = setTimeout(() => void loadSchemas().catch(() => undefined), SETTLED_MS);
     return () => clearTimeout(fetching);

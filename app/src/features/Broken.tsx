@@ -1,5 +1,6 @@
 import type { ErrorBoundaryProps } from 'expo-router';
 import { useEffect, useState } from 'react';
+import { forgetStand } from '@/opening/kept-stand';
 import { Button } from '@/ui/Button';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
@@ -19,7 +20,10 @@ export function Broken({ error }: Pick<ErrorBoundaryProps, 'error'>) {
   useEffect(() => {
     if (!reloading) return;
     sessionStorage.setItem(MARK, String(Date.now()));
-    location.reload();
+    // It may be what was kept of the stand that it failed of.
+    void forgetStand()
+      .catch(() => undefined)
+      .finally(() => location.reload());
   }, [reloading]);
   if (reloading) return null;
   return (

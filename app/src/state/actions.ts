@@ -1,5 +1,5 @@
 import { judgedAgain } from './assessment-store';
-import { record, written, type Draft } from './log';
+import { logOpened, record, written, type Draft } from './log';
 import { notify, notifyProblem } from './notice';
 import { whyRefused } from './refusing';
 import type { LogEvent } from '@tembrin/core/log';
@@ -14,6 +14,8 @@ export function act(instrumentId: string, drafts: readonly Draft[], done: string
 
 /** Records events that were written already, as one act; nothing, and the player is told why, where they could not stand. */
 export async function enter(events: readonly LogEvent[], done: string | null): Promise<readonly LogEvent[]> {
+  const opened = logOpened();
+  if (opened) await opened;
   const refused = whyRefused(events);
   if (refused !== null) {
     notifyProblem(refused);

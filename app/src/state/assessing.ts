@@ -32,15 +32,19 @@ function openWorker(take: (verdict: Verdict) => void, failed: () => void): Line 
   return { post: (changes) => worker.postMessage(changes), close: () => worker.terminate() };
 }
 
-function takeVerdict(verdict: Verdict): void {
+/** Puts a judgement in place of the one before. */
+export function takeVerdict(verdict: Verdict): void {
   if (verdict.householdId !== useHousehold.getState().household?.id) return;
   if (verdict.kind === 'year') useAssessmentStore.setState({ year: verdict.year });
   else
-    useAssessmentStore.setState(({ byInstrument, complete, turns }) => ({
-      byInstrument: { ...byInstrument, [verdict.instrumentId]: verdict.assessment },
-      complete: { ...complete, [verdict.instrumentId]: verdict.complete },
-      turns: { ...turns, [verdict.instrumentId]: verdict.turn },
-    }));
+    useAssessmentStore.setState(
+      ({ byInstrument, complete, asOf: { [verdict.instrumentId]: _confirmed, ...asOf }, turns }) => ({
+        asOf,
+        byInstrument: { ...byInstrument, [verdict.instrumentId]: verdict.assessment },
+        complete: { ...complete, [verdict.instrumentId]: verdict.complete },
+        turns: { ...turns, [verdict.instrumentId]: verdict.turn },
+      }),
+    );
 }
 
 /** What is new in a list that only grows at its end; all of it where it changed otherwise. */

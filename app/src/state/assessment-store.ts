@@ -8,6 +8,8 @@ interface AssessmentState {
   byInstrument: Readonly<Record<string, Assessment<Instrument>>>;
   /** Whether that judgement rests on all of the instrument's log. */
   complete: Readonly<Record<string, boolean>>;
+  /** Of when it is, ms, where it was kept from last time and not confirmed yet. */
+  asOf: Readonly<Record<string, number>>;
   /** null until the whole household was judged once. */
   year: YearPlan | null;
   /** Instruments on screen: they are judged first, and anew each minute. A count for each, as several views may show one. */
@@ -22,6 +24,7 @@ interface AssessmentState {
 const EMPTY: AssessmentState = {
   byInstrument: {},
   complete: {},
+  asOf: {},
   year: null,
   watched: {},
   turn: 0,
@@ -29,7 +32,7 @@ const EMPTY: AssessmentState = {
   turns: {},
 };
 
-/** What a worker made of log, settings, air and cards. Nothing of it is kept. */
+/** What a worker made of log, settings, air and cards. */
 export const useAssessmentStore = create<AssessmentState>()(() => EMPTY);
 
 /** Keeps an instrument judged by the minute while a view shows it; stops when told. */

@@ -89,6 +89,18 @@ function newestOf(unsent: readonly { reading: { at: string } }[]): number {
   return unsent.reduce((newest, { reading }) => Math.max(newest, Date.parse(reading.at)), 0);
 }
 
+/** Makes the view wait, where it must, until no judgement of last time stands in the place of one. */
+export function useConfirmed(needed: boolean): void {
+  const isConfirmed = (state: { asOf: object }) => Object.keys(state.asOf).length === 0;
+  const confirmed = useAssessmentStore(isConfirmed);
+  useArrival(confirmed || !needed, 'confirmed', isConfirmed);
+}
+
+/** Of when an instrument's judgement is, ms, where it was kept from last time; null once the log was read and judged. */
+export function useAsOf(instrumentId: string): number | null {
+  return useAssessmentStore(({ asOf }) => asOf[instrumentId] ?? null);
+}
+
 /** Whether an instrument's log is all here, and its judgement rests on all of it. */
 export function useComplete(instrumentId: string): boolean {
   return useAssessmentStore(({ complete }) => complete[instrumentId] ?? false);

@@ -1,6 +1,7 @@
 import type { BodyInputOf, Household, Instrument } from '@tembrin/contract';
 import { householdSchema } from '@tembrin/contract/household';
 import { create } from 'zustand';
+import { forgetStand } from '@/opening/kept-stand';
 import { call, Refused, speakFor } from './api';
 import { leaveAir, openAir } from './air';
 import { judgedAgain, leaveAssessments } from './assessment-store';
@@ -82,6 +83,8 @@ async function leave(): Promise<number> {
   const cards = useCardStore.getState().unsent;
   leaveCards();
   leaveAssessments();
+  // What another household had on its stand is not shown to this one; where the browser keeps nothing, there is nothing.
+  await forgetStand().catch(() => undefined);
   const unsent = await Promise.all([leaveLog(), leaveAir()]);
   return unsent[0] + unsent[1] + cards;
 }

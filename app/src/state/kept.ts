@@ -16,7 +16,7 @@ export interface Kept<T> {
 }
 
 /** Which build of the app this is: the files it is made of carry their content in their names. */
-const BUILD = Array.from(document.scripts, ({ src }) => new URL(src, location.href).pathname).join(' ');
+export const BUILD = Array.from(document.scripts, ({ src }) => new URL(src, location.href).pathname).join(' ');
 
 /** A place for one such thing. */
 export function kept<T>(key: string, schema: z.ZodType<T>): Kept<T> {

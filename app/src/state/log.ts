@@ -81,10 +81,29 @@ export function written<T extends EventType>(instrumentId: string, { type, paylo
 }
 
 /**
+ * Resolves once what this device keeps of the log was read: before, nothing can be said of what is recorded. null where it was, so that
+ * what is recorded then is on screen at once.
+ */
+export function logOpened(): Promise<void> | null {
+  const isOpen = ({ householdId, opened }: { householdId: string | null; opened: boolean }) =>
+    householdId === null || opened;
+  if (isOpen(useLog.getState())) return null;
+  return new Promise((resolve) => {
+    const stop = useLog.subscribe((state) => {
+      if (!isOpen(state)) return;
+      stop();
+      resolve();
+    });
+  });
+}
+
+/**
  * Writes events into the log: on screen at once, kept on this device, then sent.
  * @throws when this device cannot keep them; they are then not in the log
  */
 export async function record(events: readonly LogEvent[]): Promise<void> {
+  const opened = logOpened();
+  if (opened) await opened;
   const mine = link.store;
   if (!mine) throw new Error('No household is open.');
   // On screen before it is kept, so that the next tap already meets what comes next; counted among what is kept once it is.

@@ -4,3 +4,4 @@ export * from './workshop';
 export * from './own-instrument';
 export * from './players';
 export * from './here';
+export * from './recent';

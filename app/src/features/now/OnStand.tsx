@@ -8,7 +8,10 @@ import { Plate } from '@/ui/Plate';
 import { Sheet } from '@/ui/Sheet';
 import { usePalette } from '@/ui/theme';
 import { Text } from '@/ui/Text';
+import { asOfWords } from '@/copy/dates';
 import { kindWords } from '@/copy/names';
+import { AS_OF } from '@/opening/kept-stand';
+import { useAsOf } from '@/state/assessments';
 import { Press, Row, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/now/on-stand';
 
@@ -19,13 +22,16 @@ export function OnStand({ instrument }: { instrument: Instrument }) {
   const lengths = usePreferences((state) => state.lengths);
   const [open, setOpen] = useState(false);
   const several = household.instruments.length > 1;
+  const { timeZone } = household;
+  const asOf = useAsOf(instrument.id);
+  const kind = kindWords(instrument, lengths) + (asOf === null ? '' : `, ${asOfWords(asOf, timeZone)}`);
   const name = (
     <Stack shrink>
       <Text kind="title" level={1} numberOfLines={1}>
         {instrument.name}
       </Text>
-      <Text kind="small" tone="quiet">
-        {kindWords(instrument, lengths)}
+      <Text kind="small" tone="quiet" id={AS_OF}>
+        {kind}
       </Text>
     </Stack>
   );
@@ -35,7 +41,7 @@ export function OnStand({ instrument }: { instrument: Instrument }) {
       {several ? (
         <Press
           role="button"
-          aria-label={copy.isOnTheStand(instrument.name, kindWords(instrument, lengths))}
+          aria-label={copy.isOnTheStand(instrument.name, kind)}
           onPress={() => setOpen(true)}
           row
           gap="half"

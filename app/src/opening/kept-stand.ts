@@ -1,0 +1,115 @@
+/**
+ * What this browser keeps of the stand so that it is there at once at the next opening: how it was drawn last, which is shown before
+ * the app itself has come, and the judgement it rested on, which the app draws before the log is read.
+ */
+
+/** The stand as it was drawn. */
+export interface Drawn {
+  html: string;
+  /** The rules its classes stand for. */
+  css: string;
+  /** What it was drawn for: another width, or the other light, would be another picture. */
+  width: number;
+  dark: boolean;
+  /** The colour behind it. */
+  ground: string;
+  /** How its time is told beside it. */
+  asOf: string;
+  /** When, ms. */
+  atMs: number;
+}
+
+/** A judgement as it was kept: of which build of the app, whose, and of what. */
+export interface Judged {
+  build: string;
+  householdId: string;
+  instrumentId: string;
+  /** The instrument's version: what was said of it since makes it another. */
+  version: number;
+  assessment: unknown;
+}
+
+/** What stands in the page under this id says when it is as of. */
+export const AS_OF = 'stand-as-of';
+/** Told to the page when something was pressed on the kept stand that the stand itself does not have. */
+export const MISSED = 'tembrin-missed';
+const DRAWN = 'tembrin-drawn';
+/** What is older helps nobody. From memory. */
+const LASTS_MS = 7 * 24 * 3_600_000;
+
+export function writeDrawn(drawn: Drawn): void {
+  localStorage.setItem(DRAWN, JSON.stringify(drawn));
+}
+
+export function forgetDrawn(): void {
+  localStorage.removeItem(DRAWN);
+}
+
+/** The stand as it was drawn last; null when nothing of use is kept. */
+export function readDrawn(width: number, dark: boolean, nowMs: number): Drawn | null {
+  try {
+    const drawn = JSON.parse(localStorage.getItem(DRAWN) ?? 'null') as Drawn | null;
+    return drawn && drawn.width === width && drawn.dark === dark && isFresh(drawn.atMs, nowMs) ? drawn : null;
+  } catch {
+    return null;
+  }
+}
+
+/** Whether what was kept at a moment is new enough to be shown, ms. */
+export const isFresh = (atMs: number, nowMs: number): boolean => atMs <= nowMs && nowMs - atMs < LASTS_MS;
+
+/** Whether this device shows the app dark, as the app itself finds it. */
+export function isDark(): boolean {
+  try {
+    const look = (JSON.parse(localStorage.getItem('tembrin-look') ?? 'null') as { state?: { look?: string } } | null)
+      ?.state?.look;
+    if (look === 'day' || look === 'night') return look === 'night';
+  } catch {
+    // Then as the device has it.
+  }
+  return matchMedia('(prefers-color-scheme: dark)').matches;
+}
+
+/**
+ * Asks the browser's database; beside the households' own, its name is none of theirs. Without the library that the app asks by: what
+ * runs before the app weighs next to nothing.
+ */
+function ask<T>(mode: IDBTransactionMode, work: (judged: IDBObjectStore) => IDBRequest<T>): Promise<T> {
+  return new Promise((resolve, reject) => {
+    const opening = indexedDB.open('tembrin.stand', 1);
+    opening.onupgradeneeded = () => void opening.result.createObjectStore('judged');
+    opening.onerror = () => reject(opening.error);
+    opening.onsuccess = () => {
+      const database = opening.result;
+      const transaction = database.transaction('judged', mode);
+      const asked = work(transaction.objectStore('judged'));
+      const end = (settle: () => void) => () => {
+        database.close();
+        settle();
+      };
+      transaction.oncomplete = end(() => resolve(asked.result));
+      transaction.onabort = end(() => reject(transaction.error));
+    };
+  });
+}
+
+/** The judgement kept last; null when none is. */
+export const readJudged = async (): Promise<Judged | null> =>
+  ((await ask('readonly', (judged) => judged.get('stand'))) as Judged | undefined) ?? null;
+
+export async function writeJudged(kept: Judged): Promise<void> {
+  await ask('readwrite', (judged) => judged.put(kept, 'stand'));
+}
+
+/** Lets go of all of it, as when somebody signs out. */
+export async function forgetStand(): Promise<void> {
+  forgetDrawn();
+  await ask('readwrite', (judged) => judged.delete('stand'));
+}
+
+declare global {
+  interface Window {
+    /** The judgement that is being read while the app comes; left out on pages that do not begin with it. */
+    keptStand?: Promise<Judged | null>;
+  }
+}

@@ -1,0 +1,57 @@
+import { AS_OF, MISSED, type Drawn } from './kept-stand';
+
+const CONTROLS = 'a, button, [role=button]';
+/** The app has come by then, or something is wrong with it that must not be hidden. From memory. */
+const PATIENCE_MS = 15_000;
+/** So long something pressed is looked for once the app has come. From memory. */
+const LOOK_MS = 2_000;
+const LOOK_AGAIN_MS = 30;
+
+const nameOf = (control: Element) => control.getAttribute('aria-label') ?? control.textContent;
+const isOff = (control: Element) => control.getAttribute('aria-disabled') === 'true' || control.matches(':disabled');
+
+/**
+ * Shows the kept stand over the page until the app has drawn something with a heading. What is pressed on it meanwhile is pressed on
+ * the app's own as soon as that is there; where it has nothing of that name, the page is told.
+ * @param root what the app draws into
+ */
+export function showKept(drawn: Drawn, root: HTMLElement): void {
+  const style = document.createElement('style');
+  style.textContent = drawn.css;
+  const picture = document.createElement('div');
+  picture.setAttribute('role', 'region');
+  picture.setAttribute('aria-label', drawn.asOf);
+  picture.style.cssText = `position:fixed;inset:0;display:flex;z-index:1;background:${drawn.ground}`;
+  picture.innerHTML = drawn.html;
+  const mark = picture.querySelector(`#${AS_OF}`);
+  if (mark) mark.textContent += `, ${drawn.asOf}`;
+  let pressed: string | null = null;
+  picture.addEventListener('click', (event) => {
+    // A link would load the page anew.
+    event.preventDefault();
+    const control = (event.target as Element).closest<HTMLElement>(CONTROLS);
+    if (!control || isOff(control)) return;
+    pressed = nameOf(control);
+    control.style.opacity = '0.6';
+  });
+  document.body.append(style, picture);
+
+  const giveWay = () => {
+    watch.disconnect();
+    clearTimeout(patience);
+    style.remove();
+    picture.remove();
+    if (pressed !== null) pressIn(root, pressed, Date.now() + LOOK_MS);
+  };
+  const watch = new MutationObserver(() => root.querySelector('h1') && giveWay());
+  const patience = setTimeout(giveWay, PATIENCE_MS);
+  watch.observe(root, { childList: true, subtree: true });
+}
+
+/** Presses what has that name, as soon as it may be pressed. */
+function pressIn(root: HTMLElement, name: string, untilMs: number): void {
+  const control = [...root.querySelectorAll<HTMLElement>(CONTROLS)].find((each) => nameOf(each) === name);
+  if (control && !isOff(control)) control.click();
+  else if (Date.now() < untilMs) setTimeout(() => pressIn(root, name, untilMs), LOOK_AGAIN_MS);
+  else window.dispatchEvent(new Event(MISSED));
+}

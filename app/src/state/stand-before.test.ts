@@ -1,0 +1,154 @@
+import { standInDevice } from '@/testing/device';
+import { anInstrument, evenings, openTestHousehold, standAt, TONIGHT } from '@/testing/household';
+import { AS_OF, readDrawn, readJudged, writeJudged, type Judged } from '@/opening/kept-stand';
+import { act } from './actions';
+import { takeVerdict } from './assessing';
+import { useAssessmentStore } from './assessment-store';
+import { useHousehold } from './household';
+import { BUILD } from './kept';
+import { useLog } from './log';
+import { notify, dismissNotice, useNotice } from './notice';
+import { judgedBefore, keepStand } from './stand-before';
+
+const heron = anInstrument('Heron', 'violin');
+let stop: () => void = () => undefined;
+
+beforeAll(() => {
+  standInDevice();
+  window.matchMedia = (() => ({ matches: false })) as unknown as typeof matchMedia;
+});
+beforeEach(() => {
+  standAt(TONIGHT);
+  localStorage.clear();
+  history.replaceState(null, '', '/now');
+  document.body.innerHTML = `<div id="root"><h1>Heron</h1><span id="${AS_OF}">Violin</span></div>`;
+  openTestHousehold([heron], evenings(heron, 100));
+});
+afterEach(() => {
+  stop();
+  dismissNotice();
+  delete window.keptStand;
+  jest.useRealTimers();
+});
+
+const household = () => useHousehold.getState().household!;
+const judged = (): Judged => ({
+  build: BUILD,
+  householdId: household().id,
+  instrumentId: heron.id,
+  version: heron.version,
+  assessment: useAssessmentStore.getState().byInstrument[heron.id],
+});
+/** The app as it is opened: nothing was judged yet. */
+const opensWith = async (kept: Promise<Judged | null>) => {
+  useAssessmentStore.setState({ byInstrument: {}, complete: {}, asOf: {} });
+  window.keptStand = kept;
+  await judgedBefore(household());
+  return useAssessmentStore.getState();
+};
+
+describe('the judgement of last time', () => {
+  test('stands, marked with its time, until there is another', async () => {
+    const before = judged();
+    const { byInstrument, complete, asOf } = await opensWith(Promise.resolve(before));
+    expect(byInstrument[heron.id]).toBe(before.assessment);
+    expect(complete[heron.id]).toBe(true);
+    expect(asOf[heron.id]).toBe(TONIGHT);
+    const fresh = { ...(before.assessment as object), reasons: [] } as never;
+    takeVerdict({
+      kind: 'instrument',
+      householdId: household().id,
+      instrumentId: heron.id,
+      turn: 1,
+      assessment: fresh,
+      complete: true,
+    });
+    expect(useAssessmentStore.getState().byInstrument[heron.id]).toBe(fresh);
+    expect(useAssessmentStore.getState().asOf).toEqual({});
+  });
+
+  test.each<[string, (kept: Judged) => Judged | null]>([
+    ['of another build', (kept) => ({ ...kept, build: 'another' })],
+    ['of another household', (kept) => ({ ...kept, householdId: 'another' })],
+    ['of another instrument', (kept) => ({ ...kept, instrumentId: 'another' })],
+    ['of the instrument as it was said to be before', (kept) => ({ ...kept, version: 0 })],
+    ['that went bad', (kept) => ({ ...kept, assessment: { log: 'nonsense' } })],
+    ['that is none', (kept) => ({ ...kept, assessment: null })],
+    ['that is not there', () => null],
+  ])('one %s does not', async (_which, changed) => {
+    const { byInstrument, asOf } = await opensWith(Promise.resolve(changed(judged())));
+    expect(byInstrument).toEqual({});
+    expect(asOf).toEqual({});
+  });
+
+  test('one of more than a week ago does not', async () => {
+    const before = judged();
+    jest.setSystemTime(TONIGHT + 8 * 86_400_000);
+    expect((await opensWith(Promise.resolve(before))).byInstrument).toEqual({});
+  });
+
+  test('one that does not come is not waited for', async () => {
+    expect((await opensWith(new Promise(() => undefined))).byInstrument).toEqual({});
+  });
+});
+
+describe('once the stand has come to rest', () => {
+  const judgeAgain = () => useAssessmentStore.setState(({ byInstrument }) => ({ byInstrument: { ...byInstrument } }));
+  const rest = () => new Promise((resolve) => setTimeout(resolve, 2_300));
+
+  test('it is kept as it is drawn, with the newest of its log', async () => {
+    stop = keepStand();
+    judgeAgain();
+    await rest();
+    const drawn = readDrawn(window.innerWidth, false, Date.now());
+    expect(drawn?.html).toContain('Heron');
+    expect(drawn?.asOf).toMatch(/^as of Mon \d\d:00/);
+    const kept = (await readJudged())!;
+    expect(kept).toMatchObject({ build: BUILD, householdId: household().id, instrumentId: heron.id });
+    expect((kept.assessment as { log: { sessions: unknown[] } }).log.sessions.length).toBeLessThan(60);
+  });
+
+  test('not with what passes over it; and what another page recorded makes the picture an old one', async () => {
+    stop = keepStand();
+    notify('Slackened.');
+    judgeAgain();
+    await rest();
+    expect(readDrawn(window.innerWidth, false, Date.now())).toBeNull();
+    dismissNotice();
+    judgeAgain();
+    await rest();
+    expect(readDrawn(window.innerWidth, false, Date.now())).not.toBeNull();
+    history.replaceState(null, '', '/now/closing');
+    openTestHousehold([heron], evenings(heron, 101));
+    await rest();
+    expect(readDrawn(window.innerWidth, false, Date.now())).toBeNull();
+  });
+
+  test('one that is itself of last time is not kept again', async () => {
+    await writeJudged({ ...judged(), assessment: 'untouched' });
+    stop = keepStand();
+    useAssessmentStore.setState(({ byInstrument }) => ({
+      byInstrument: { ...byInstrument },
+      asOf: { [heron.id]: TONIGHT },
+    }));
+    await rest();
+    expect((await readJudged())!.assessment).toBe('untouched');
+  });
+
+  test('what was pressed in vain on the kept one is said', () => {
+    stop = keepStand();
+    window.dispatchEvent(new Event('tembrin-missed'));
+    expect(useNotice.getState().notice?.text).toMatch(/another than it was/);
+  });
+});
+
+test('an entry made before the log was read waits for it', async () => {
+  useLog.setState({ householdId: household().id, opened: false });
+  const done = jest.fn();
+  const entered = act(heron.id, [{ type: 'session-began', payload: {} }], null).then(done);
+  await new Promise((resolve) => setTimeout(resolve, 50));
+  expect(done).not.toHaveBeenCalled();
+  useLog.setState({ opened: true });
+  await entered;
+  expect(done).toHaveBeenCalled();
+});

@@ -1,0 +1,107 @@
+import { addInstrument, expect, keptOnDevice, openDemo, PASSWORD, signUp, startServer, test } from '../fixtures';
+import type { Page } from '@playwright/test';
+
+/** What was kept of the stand says of when it is; the stand itself does not. */
+const keptStand = (page: Page) => page.getByRole('region', { name: /^as of / });
+const stand = (page: Page) => page.getByRole('main');
+
+/** Waits until the stand has come to rest and is kept. */
+const standKept = (page: Page) =>
+  expect.poll(() => page.evaluate(() => localStorage.getItem('tembrin-drawn') !== null)).toBe(true);
+
+test('the stand is there before the app is; what is pressed on it is done once the app has come', async ({
+  browser,
+}) => {
+  // Nothing answers for the server here, so that the app can be held back.
+  const context = await browser.newContext({ serviceWorkers: 'block', viewport: { width: 390, height: 844 } });
+  const first = await context.newPage();
+  await openDemo(first);
+  await standKept(first);
+  await first.close();
+
+  const page = await context.newPage();
+  let comes: () => void = () => undefined;
+  const held = new Promise<void>((resolve) => (comes = resolve));
+  await page.route(/\/__common-/, async (route) => {
+    await held;
+    await route.continue();
+  });
+  await page.goto('/now', { waitUntil: 'commit' });
+  const kept = keptStand(page);
+  await expect(kept.getByRole('heading', { level: 1, name: 'Heron' })).toBeVisible();
+  await expect(kept.getByText(/^Violin, .*as of \w{3} \d\d:\d\d/)).toBeVisible();
+  await kept.getByRole('button', { name: 'Start playing' }).click();
+  comes();
+  await expect(stand(page).getByRole('timer')).toBeVisible();
+  await expect(kept).toBeHidden();
+  await context.close();
+});
+
+test('with the network cut the stand opens from what is kept, and records', async ({ page }) => {
+  const server = await startServer();
+  await signUp(page, undefined, server.url);
+  await addInstrument(page, 'Cello');
+  await keptOnDevice(page);
+  await standKept(page);
+  await server.stop('SIGKILL');
+  const again = await page.context().newPage();
+  await page.close();
+  await again.goto(`${server.url}/now`);
+  await expect(stand(again).getByRole('heading', { level: 1, name: 'Cello' })).toBeVisible();
+  await expect(keptStand(again)).toBeHidden();
+  await expect(again.getByText(/as of/)).toBeHidden();
+  await stand(again).getByRole('button', { name: 'Start playing' }).click();
+  await expect(again.getByRole('timer')).toBeVisible();
+  await expect(again.getByText(/1 entry kept here/)).toBeVisible();
+});
+
+test('what another device recorded meanwhile shows as soon as it is read', async ({ page, browser }) => {
+  const email = await signUp(page);
+  await addInstrument(page, 'Viola');
+  await keptOnDevice(page);
+  await standKept(page);
+  const again = await page.context().newPage();
+  await page.close();
+
+  const elsewhere = await (await browser.newContext()).newPage();
+  await elsewhere.goto('/sign-in');
+  await elsewhere.getByLabel('Email').fill(email);
+  await elsewhere.getByLabel('Password').fill(PASSWORD);
+  await elsewhere.getByRole('button', { name: 'Sign in', exact: true }).click();
+  const sent = elsewhere.waitForResponse(
+    (answer) => answer.url().endsWith('/events') && answer.request().method() === 'POST',
+  );
+  await elsewhere.getByRole('button', { name: 'Start playing' }).click();
+  await (await sent).finished();
+
+  await again.goto('/now');
+  await expect(stand(again).getByRole('timer')).toBeVisible();
+  await expect(keptStand(again)).toBeHidden();
+  await elsewhere.context().close();
+});
+
+test('what is kept may have gone bad: the stand opens without it', async ({ page }) => {
+  await signUp(page);
+  await addInstrument(page, 'Violin');
+  await keptOnDevice(page);
+  await standKept(page);
+  // What is kept as read by this build, and of this household, but eaten into.
+  await page.evaluate(async () => {
+    localStorage.setItem('tembrin-drawn', '{"html":"<h1');
+    const opened = indexedDB.open('tembrin.stand');
+    await new Promise((resolve) => (opened.onsuccess = resolve));
+    const judged = opened.result.transaction('judged', 'readwrite').objectStore('judged');
+    const read = judged.get('stand');
+    await new Promise((resolve) => (read.onsuccess = resolve));
+    const { log } = read.result.assessment as { log: object };
+    const written = judged.put({ ...read.result, assessment: { log } }, 'stand');
+    await new Promise((resolve) => (written.onsuccess = resolve));
+    opened.result.close();
+  });
+  const again = await page.context().newPage();
+  await page.close();
+  await again.goto('/now');
+  await expect(stand(again).getByRole('button', { name: 'Start playing' })).toBeEnabled();
+  await stand(again).getByRole('button', { name: 'Start playing' }).click();
+  await expect(again.getByRole('timer')).toBeVisible();
+});
