@@ -1,21 +1,63 @@
-import { exit, runTypeScript } from './lib/project.mjs';
+import { execFileSync } from 'node:child_process';
+import { appendFileSync, existsSync, writeFileSync } from 'node:fs';
+import { cpus, loadavg } from 'node:os';
+import { join } from 'node:path';
+import { ROOT, runTypeScript } from './lib/project.mjs';
 import { withThrowaway } from './lib/throwaway.mjs';
 
-/** Measures speed: everything as a ratio against a baseline taken in the same run. */
+/**
+ * Measures speed: everything as a ratio against a baseline taken in the same run. Each run leaves its ratios in bench/history.csv, so
+ * that what drifts over months shows; name a bench to run it alone.
+ */
+const BENCHES = [
+  'fold',
+  'compose',
+  'strings',
+  'year-opens',
+  'air',
+  'rounds',
+  'requests',
+  'first-load',
+  'daily-opening',
+];
+const HISTORY = join(ROOT, 'bench/history.csv');
+const RATIO = /^\s*(.+?): .*?([\d.]+) × baseline/;
+
+const asked = process.argv.slice(2);
+const unknown = asked.find((name) => !BENCHES.includes(name));
+if (unknown !== undefined) {
+  console.error(`There is no bench "${unknown}". There are: ${BENCHES.join(', ')}.`);
+  process.exit(1);
+}
+
+const commit = execFileSync('git', ['rev-parse', '--short', 'HEAD'], { cwd: ROOT, encoding: 'utf8' }).trim();
+const cell = (text) => `"${text.replaceAll('"', '""')}"`;
+
+/** Runs one, and keeps what it says. */
+async function bench(name, env) {
+  const child = runTypeScript(`bench/${name}.ts`, env, { stdio: ['ignore', 'pipe', 'inherit'] });
+  let text = '';
+  for await (const part of child.stdout) {
+    process.stdout.write(part);
+    text += part;
+  }
+  if (child.exitCode === null) await new Promise((resolve) => child.once('exit', resolve));
+  if (child.exitCode !== 0) throw new Error(`The bench ${name} failed.`);
+  if (!existsSync(HISTORY)) writeFileSync(HISTORY, 'day,commit,cores,load,bench,figure,ratio,noisy\n');
+  const day = new Date().toISOString().slice(0, 10);
+  const lines = text.split('\n').flatMap((line) => {
+    const [, figure, ratio] = RATIO.exec(line) ?? [];
+    if (ratio === undefined) return [];
+    const noisy = line.includes('(noisy)') ? 'noisy' : '';
+    return [[day, commit, cpus().length, loadavg()[0].toFixed(1), name, cell(figure.trim()), ratio, noisy].join(',')];
+  });
+  if (lines.length > 0) appendFileSync(HISTORY, `${lines.join('\n')}\n`);
+}
+
+console.log(`${cpus().length} cores (${cpus()[0].model}), load ${loadavg()[0].toFixed(1)}, commit ${commit}\n`);
 await withThrowaway(async (env) => {
-  await exit(runTypeScript('bench/fold.ts'));
-  console.log('');
-  await exit(runTypeScript('bench/compose.ts'));
-  console.log('');
-  await exit(runTypeScript('bench/strings.ts'));
-  console.log('');
-  await exit(runTypeScript('bench/year-opens.ts', env));
-  console.log('');
-  await exit(runTypeScript('bench/air.ts', env));
-  console.log('');
-  await exit(runTypeScript('bench/rounds.ts', env));
-  console.log('');
-  await exit(runTypeScript('bench/first-load.ts', env));
-  console.log('');
-  await exit(runTypeScript('bench/daily-opening.ts', env));
+  for (const name of asked.length > 0 ? asked : BENCHES) {
+    await bench(name, env);
+    console.log('');
+  }
 });

@@ -14,8 +14,9 @@ const OWNER = {
 };
 const SERVER = process.env.DATABASE_USER!;
 let sequelize: Sequelize;
-beforeAll(() => ({ sequelize } = connect(OWNER)));
-afterAll(() => sequelize.close());
+let close: () => Promise<void>;
+beforeAll(() => ({ sequelize, close } = connect(OWNER)));
+afterAll(() => close());
 beforeEach(async () => {
   // A run that is broken off at its rollback is told of on the console.
   jest.spyOn(console, 'warn').mockImplementation(() => undefined);

@@ -38,7 +38,7 @@ function answer<T>(work: Promise<T>, done?: Done<T>): void {
  * sign in as nobody.
  */
 export class SessionStore extends session.Store {
-  constructor(private readonly models: Database['models']) {
+  constructor(private readonly database: Pick<Database, 'models' | 'reads'>) {
     super();
   }
 
@@ -48,15 +48,12 @@ export class SessionStore extends session.Store {
 
   private async found(sid: string): Promise<SessionData | null> {
     const now = Date.now();
-    const row = await this.models.Session.findOne({
-      where: {
-        sid: hashed(sid),
-        expires: { [Op.gt]: new Date(now) },
-        createdAt: { [Op.gt]: new Date(now - LONGEST_MS) },
-      },
-      raw: true,
-    });
-    return row && { ...(JSON.parse(row.data) as SessionData), seenAt: row.expires.getTime() - IDLE_MS };
+    const [row] = await this.database.reads.rows<{ data: string; expires: Date; createdAt: Date }>(
+      'SELECT data, expires, createdAt FROM sessions WHERE sid = ?',
+      [hashed(sid)],
+    );
+    if (!row || row.expires.getTime() <= now || row.createdAt.getTime() <= now - LONGEST_MS) return null;
+    return { ...(JSON.parse(row.data) as SessionData), seenAt: row.expires.getTime() - IDLE_MS };
   }
 
   override set(sid: string, { seenAt: _seenAt, ...data }: SessionData, done?: Done): void {
@@ -67,7 +64,7 @@ export class SessionStore extends session.Store {
     const row = { sid: hashed(sid), data: JSON.stringify(kept), expires: new Date(now.getTime() + lastsMs), accountId };
     // What it is called and where it is stay as they were when it was first written.
     answer(
-      this.models.Session.upsert(
+      this.database.models.Session.upsert(
         { ...row, id: uuid(), device, createdAt: now, updatedAt: now },
         { fields: Object.keys(row) as never },
       ).then(() => undefined),
@@ -79,13 +76,16 @@ export class SessionStore extends session.Store {
     const now = Date.now();
     const due = now - seenAt > SEEN_MS;
     const seen = () =>
-      this.models.Session.update({ expires: new Date(now + IDLE_MS) }, { where: { sid: hashed(sid) }, silent: true });
+      this.database.models.Session.update(
+        { expires: new Date(now + IDLE_MS) },
+        { where: { sid: hashed(sid) }, silent: true },
+      );
     answer(due ? seen().then(() => undefined) : Promise.resolve(), done);
   }
 
   override destroy(sid: string, done?: Done): void {
     answer(
-      this.models.Session.destroy({ where: { sid: hashed(sid) } }).then(() => undefined),
+      this.database.models.Session.destroy({ where: { sid: hashed(sid) } }).then(() => undefined),
       done,
     );
   }

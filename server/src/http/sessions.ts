@@ -16,13 +16,13 @@ declare module 'express-session' {
 export const COOKIE_NAMES = { secure: '__Host-tembrin', plain: 'tembrin' } as const;
 
 /** Sign-in sessions by a cookie that no script sees. */
-export function signInSessions({ models }: Database, secret: string): RequestHandler {
+export function signInSessions(database: Database, secret: string): RequestHandler {
   const sessions = (secure: boolean) =>
     session({
       name: secure ? COOKIE_NAMES.secure : COOKIE_NAMES.plain,
       secret,
       // One for each: the middleware keeps how it makes cookies with its store.
-      store: new SessionStore(models),
+      store: new SessionStore(database),
       resave: false,
       rolling: false,
       saveUninitialized: false,

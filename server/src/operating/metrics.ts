@@ -23,7 +23,7 @@ export class Metrics {
     registers: [this.registry],
   });
 
-  constructor({ sequelize, long }: Pick<Database, 'sequelize' | 'long'>) {
+  constructor({ sequelize, long, reads }: Pick<Database, 'sequelize' | 'long' | 'reads'>) {
     collectDefaultMetrics({ register: this.registry });
     const connections = new Gauge({
       name: 'tembrin_database_connections',
@@ -31,6 +31,8 @@ export class Metrics {
       labelNames: ['pool', 'state'],
       registers: [this.registry],
       collect: () => {
+        connections.set({ pool: 'reads', state: 'idle' }, reads.idle);
+        connections.set({ pool: 'reads', state: 'used' }, reads.used);
         for (const [pool, { connectionManager }] of Object.entries({ short: sequelize, long })) {
           const { size = 0, available = 0 } =
             (connectionManager as { pool?: { size?: number; available?: number } }).pool ?? {};

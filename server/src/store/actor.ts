@@ -16,8 +16,12 @@ export const WHOLE: Actor = { person: null, only: null };
 
 export const roleOf = ({ person }: Actor): Role => person?.role ?? 'keeper';
 
+/** What of a person's row the core knows. */
+type PersonKept = Pick<PersonRow, 'id' | 'name' | 'role' | 'plays' | 'looksAfter' | 'ways'>;
+const PERSON = 'id, name, role, plays, looksAfter, ways';
+
 /** A person as it is kept, for the core. */
-export function personOf({ id, name, role, plays, looksAfter, ways }: PersonRow): Person {
+export function personOf({ id, name, role, plays, looksAfter, ways }: PersonKept): Person {
   return {
     id,
     name,
@@ -34,12 +38,15 @@ export function personOf({ id, name, role, plays, looksAfter, ways }: PersonRow)
  * @throws ProblemError 401 where the household is gone; 403 for who does not belong to it, and for what their role does not do
  */
 export async function actorFor(
-  { models }: Pick<Database, 'models'>,
+  { models, reads }: Pick<Database, 'models' | 'reads'>,
   { householdId, accountId }: Identity,
   deed: Deed,
 ): Promise<Actor> {
   if (accountId === null) return WHOLE;
-  const row = await models.Person.findOne({ where: { householdId, accountId, goneAt: null } });
+  const [row] = await reads.rows<PersonKept>(
+    `SELECT ${PERSON} FROM persons WHERE householdId = ? AND accountId = ? AND goneAt IS NULL`,
+    [householdId, accountId],
+  );
   if (!row) {
     if ((await models.Household.count({ where: { id: householdId } })) === 0)
       fail(401, 'signed-out', 'You are no longer signed in. Sign in again; what is on this device is kept.');

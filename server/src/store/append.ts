@@ -48,7 +48,7 @@ export async function appendEvents(
     const bowed = [...instruments.values()].map(({ id, family }) => ({ id, family: family as Family }));
     const ids = events.flatMap((event) => [event.id, ...referredTo(event)]);
     // Looked for in all of the log: an id is one entry's, whoever sees it.
-    const there = await scope.unbounded.events({ ids }, transaction);
+    const there = await scope.unbounded.events({ ids }, transaction, household);
     const people = events.some(({ by }) => by !== undefined) ? await peopleOf(models, scope, transaction) : new Map();
     const stored = new Map(there.map(({ event }) => [event.id, event]));
     const sessions = new Map<string, LogEvent[]>();

@@ -16,7 +16,6 @@ import {
 import { API_ROOT, overdueWords, plannedWords } from '@tembrin/contract';
 import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
-import type { HouseholdRow } from '../database/models';
 import type { PersonRow } from '../database/people-models';
 import { calendarText, type CalendarEntry, type EntryFacts } from '../formats/calendar-write';
 import { fail } from '../problems/problems';
@@ -111,10 +110,10 @@ export class CalendarScope {
     });
   }
 
-  /** The row that holds the address: a person's own where they see a part, else the household's. */
-  private async holder(transaction?: Transaction): Promise<HouseholdRow | PersonRow> {
+  /** The row of a person who sees a part: it holds their own address. null where the household's is theirs. */
+  private async holder(transaction?: Transaction): Promise<PersonRow | null> {
     const { person, only } = this.scope.actor;
-    if (!person || !only) return this.scope.row(transaction);
+    if (!person || !only) return null;
     const where = this.scope.where({ id: person.id, goneAt: null });
     return (
       (await this.database.models.Person.findOne({ where, transaction })) ??
@@ -123,7 +122,7 @@ export class CalendarScope {
   }
 
   async address(): Promise<{ path: string | null }> {
-    const { calendarId } = await this.holder();
+    const { calendarId } = (await this.holder()) ?? (await this.scope.row());
     return { path: calendarId && pathOf(calendarId, this.secret) };
   }
 
@@ -139,8 +138,8 @@ export class CalendarScope {
   }
 
   private keep(calendarId: string | null): Promise<void> {
-    return this.scope.alone(async (transaction) => {
-      const row = await this.holder(transaction);
+    return this.scope.alone(async (transaction, household) => {
+      const row = (await this.holder(transaction)) ?? household;
       // Neither is another version of what others change: the address is nobody else's business.
       await (row as PersonRow).update({ calendarId }, { transaction });
     });

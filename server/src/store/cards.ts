@@ -15,8 +15,10 @@ import { CHANGED, fail } from '../problems/problems';
 import { checkQuota } from '../problems/quota';
 import type { HouseholdScope } from './scope';
 
+type CardKept = Pick<CardRow, 'id' | 'kind' | 'facts' | 'version'>;
+
 /** Rows were validated when they came in. */
-function cardOf({ id, kind, facts, version }: Pick<CardRow, 'id' | 'kind' | 'facts' | 'version'>): Card {
+function cardOf({ id, kind, facts, version }: CardKept): Card {
   return { id, kind, facts: JSON.parse(facts) as unknown, version } as Card;
 }
 
@@ -28,6 +30,10 @@ export class CardScope {
   ) {}
 
   async cards(transaction?: Transaction): Promise<Card[]> {
+    if (!transaction) {
+      const sql = 'SELECT id, kind, facts, version FROM cards WHERE householdId = ? ORDER BY addedAt, id';
+      return (await this.database.reads.rows<CardKept>(sql, [this.scope.identity.householdId])).map(cardOf);
+    }
     const rows = await this.database.models.Card.findAll({
       where: this.scope.where({}),
       order: [

@@ -1,5 +1,7 @@
 import type { LogEvent } from '@tembrin/core';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import type { Database } from '../database/connect';
+import { places } from '../database/reads';
 
 /** Rows that one statement stores. */
 const AT_ONCE = 1000;
@@ -67,51 +69,44 @@ const READ = `number, id, instrumentId, type, ${wire('occurredAt')}, ${wire('rec
 
 /** Reads events of a household in the order of their numbers. They were validated when they came in. */
 export async function readEvents(
-  sequelize: Sequelize,
+  { sequelize, reads }: Pick<Database, 'sequelize' | 'reads'>,
   householdId: string,
   { instrumentIds, ids, types, within, beside, after, upTo, most }: EventsAsked,
   transaction?: Transaction,
 ): Promise<StoredEvent[]> {
-  const conditions = [
-    'householdId = :householdId',
-    'number > :after',
-    ...(upTo === undefined ? [] : ['number <= :upTo']),
-    ...(instrumentIds ? ['instrumentId IN (:instrumentIds)'] : []),
-    ...(ids ? ['id IN (:ids)'] : []),
-    ...(types ? ['type IN (:types)'] : []),
-    ...(within ? [`(${within.map((_, at) => `occurredAt BETWEEN :from${at} AND :to${at}`).join(' OR ')})`] : []),
-  ];
-  if (beside) conditions.push(`occurredAt ${beside.side === 'before' ? '<' : '>'} :beside`);
-  const order = !beside ? 'number' : beside.side === 'before' ? 'occurredAt DESC' : 'occurredAt';
-  const sql = `SELECT ${READ} FROM events WHERE ${conditions.join(' AND ')} ORDER BY ${order} ${most === undefined ? '' : 'LIMIT :most'}`;
   const instant = (ms: number) => stamp(new Date(ms).toISOString());
-  const spans = Object.fromEntries(
-    (within ?? []).flatMap(([from, to], at) => [
-      [`from${at}`, instant(from)],
-      [`to${at}`, instant(to)],
-    ]),
-  );
-  const rows = await sequelize.query<Record<string, string> & { doneBy: string | null }>(sql, {
-    replacements: {
-      householdId,
-      after,
-      upTo,
-      instrumentIds,
-      ids,
-      types,
-      most,
-      ...spans,
-      ...(beside && { beside: instant(beside.at) }),
-    },
-    type: QueryTypes.SELECT,
-    transaction,
-  });
+  const values: (string | number)[] = [householdId, after];
+  const conditions = ['householdId = ?', 'number > ?'];
+  const also = (condition: string, ...more: readonly (string | number)[]) => {
+    conditions.push(condition);
+    values.push(...more);
+  };
+  if (upTo !== undefined) also('number <= ?', upTo);
+  if (instrumentIds) also(`instrumentId IN ${places(instrumentIds)}`, ...instrumentIds);
+  if (ids) also(`id IN ${places(ids)}`, ...ids);
+  if (types) also(`type IN ${places(types)}`, ...types);
+  if (within)
+    also(
+      `(${within.map(() => 'occurredAt BETWEEN ? AND ?').join(' OR ')})`,
+      ...within.flatMap(([from, to]) => [instant(from), instant(to)]),
+    );
+  if (beside) also(`occurredAt ${beside.side === 'before' ? '<' : '>'} ?`, instant(beside.at));
+  const order = !beside ? 'number' : beside.side === 'before' ? 'occurredAt DESC' : 'occurredAt';
+  if (most !== undefined) values.push(most);
+  const limit = most === undefined ? '' : 'LIMIT ?';
+  const sql = `SELECT ${READ} FROM events WHERE ${conditions.join(' AND ')} ORDER BY ${order} ${limit}`;
+  const rows = transaction
+    ? await sequelize.query<EventKept>(sql, { replacements: values, type: QueryTypes.SELECT, transaction })
+    : await reads.rows<EventKept>(sql, values);
   return rows.map(({ number, payload, doneBy, ...event }) => ({
     number: Number(number),
-    event: {
-      ...event,
-      ...(doneBy !== null && { by: doneBy }),
-      payload: JSON.parse(payload!) as unknown,
-    } as unknown as LogEvent,
+    event: { ...event, ...(doneBy !== null && { by: doneBy }), payload: JSON.parse(payload) as unknown } as LogEvent,
   }));
+}
+
+/** A row as `READ` has it. */
+interface EventKept extends Omit<LogEvent, 'payload' | 'by'> {
+  number: number | string;
+  payload: string;
+  doneBy: string | null;
 }

@@ -142,8 +142,10 @@ export class HandoverScope {
       fail(409, 'there-already', 'The other household has this very instrument already.');
     const { householdId: _giver, version: _version, ...facts } = instrument.get({ plain: true });
     const here = { ...facts, givenAt: null, givenTo: null };
-    if (back) await back.update({ ...here, version: back.version + 1 }, { transaction });
-    else {
+    if (back) {
+      const where = taker.where({ id: back.id });
+      await Instrument.update({ ...here, version: back.version + 1 }, { where, transaction });
+    } else {
       checkQuota('instruments', there.size);
       await Instrument.create(taker.where({ ...here, version: 1 }), { transaction });
     }

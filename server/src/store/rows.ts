@@ -6,13 +6,23 @@ import {
   type InstrumentChange,
   type Person as PersonSeen,
 } from '@tembrin/contract';
+import type { InferAttributes } from 'sequelize';
 import type { PersonRow } from '../database/people-models';
 import { personOf, roleOf, type Actor } from './actor';
 import type { HouseholdRow, InstrumentRow } from '../database/models';
 
 /** Rows to what goes over the wire, and back. */
 
-export function instrumentOf(row: InstrumentRow): Instrument {
+/** What of an instrument's row goes over the wire, and its columns: a date without a time as it is written. */
+export type InstrumentKept = Omit<InferAttributes<InstrumentRow>, 'householdId'>;
+export const INSTRUMENT = `id, name, family, kind, size, stringCount, DATE_FORMAT(since, '%Y-%m-%d') AS since, setUp, stringing,
+  schools, addedAt, givenAt, givenTo, version`;
+/** A person's row as others see it, and its columns. */
+export type PersonSeenKept = Omit<InferAttributes<PersonRow>, 'householdId' | 'calendarId' | 'addedAt'>;
+export const PERSON_SEEN = 'id, name, role, plays, looksAfter, ways, accountId, goneAt, version';
+export type HouseholdKept = InferAttributes<HouseholdRow>;
+
+export function instrumentOf(row: InstrumentKept): Instrument {
   return instrumentSchema.parse({
     id: row.id,
     name: row.name,
@@ -40,7 +50,7 @@ export function instrumentColumns({ setUp, stringing, schools, ...change }: Inst
 }
 
 /** A person as another sees them. */
-export function personSeen(row: PersonRow, me: string | null): PersonSeen {
+export function personSeen(row: PersonSeenKept, me: string | null): PersonSeen {
   return {
     ...personOf(row),
     account: row.accountId !== null,
@@ -56,11 +66,11 @@ export function personSeen(row: PersonRow, me: string | null): PersonSeen {
  * @param people all of it
  */
 export function householdOf(
-  row: HouseholdRow,
-  instruments: InstrumentRow[],
+  row: HouseholdKept,
+  instruments: InstrumentKept[],
   email: string | null,
   actor: Actor,
-  people: PersonRow[],
+  people: PersonSeenKept[],
 ): Household {
   const me = actor.person;
   const told = me ? people.filter((each) => isToldOf(me, personOf(each))) : people;

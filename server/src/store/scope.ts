@@ -19,7 +19,8 @@ import type { Identity } from './accounts';
 import { WHOLE, type Actor } from './actor';
 import { hashed } from './hashed';
 import { insertEvents, readEvents, type EventsAsked, type StoredEvent } from './event-rows';
-import { householdOf, instrumentColumns, instrumentOf } from './rows';
+import { householdOf, INSTRUMENT, instrumentColumns, instrumentOf, PERSON_SEEN } from './rows';
+import type { HouseholdKept, InstrumentKept, PersonSeenKept } from './rows';
 
 /** Ids that one query asks for. */
 const IDS_AT_ONCE = 1000;
@@ -28,6 +29,10 @@ const TAKE_TURN = `UPDATE households LEFT JOIN notice_rounds AS rounds ON rounds
   SET turn = turn + 1, openedAt = IF(demo AND openedAt IS NOT NULL, UTC_TIMESTAMP(3), openedAt),
     rounds.askedAt = COALESCE(rounds.askedAt, UTC_TIMESTAMP(3))
   WHERE households.id = :id`;
+
+const GONE = ['signed-out', 'You are no longer signed in. Sign in again; what is on this device is kept.'] as const;
+const HOUSEHOLD = `id, name, timeZone, schools, currency, calendarId, demo, openedAt, createdAt, version, turn, logNumber,
+  logEpoch, base, baseNumber`;
 
 /**
  * One household's view of the database: the only way to its rows. Every query made here carries the household's id,
@@ -90,33 +95,33 @@ export class HouseholdScope {
   }
 
   /** The household's own row, as it stands. */
-  row(transaction?: Transaction): Promise<HouseholdRow> {
-    return this.householdRow(transaction);
+  async row(): Promise<HouseholdKept> {
+    const sql = `SELECT ${HOUSEHOLD} FROM households WHERE id = ?`;
+    const [row] = await this.database.reads.rows<HouseholdKept>(sql, [this.identity.householdId]);
+    return row ? { ...row, demo: Boolean(row.demo) } : fail(401, ...GONE);
   }
 
-  private async householdRow(transaction?: Transaction): Promise<HouseholdRow> {
+  /** Its row within a transaction, to be changed. */
+  private async householdRow(transaction: Transaction): Promise<HouseholdRow> {
     const row = await this.database.models.Household.findOne({
       where: { id: this.identity.householdId },
       transaction,
     });
-    return (
-      row ?? fail(401, 'signed-out', 'You are no longer signed in. Sign in again; what is on this device is kept.')
-    );
+    return row ?? fail(401, ...GONE);
   }
 
   async household(): Promise<Household> {
-    const { Account, Instrument: Instruments, Person: Persons } = this.database.models;
-    const [row, instruments, account, people] = await Promise.all([
-      this.householdRow(),
-      Instruments.findAll({
-        where: this.where({}),
-        order: [
-          ['addedAt', 'ASC'],
-          ['id', 'ASC'],
-        ],
-      }),
-      this.identity.accountId ? Account.findOne({ where: { id: this.identity.accountId } }) : null,
-      Persons.findAll({ where: this.where({}), order: ['addedAt', 'id'] }),
+    const { reads } = this.database;
+    const { householdId, accountId } = this.identity;
+    const [row, instruments, people, [account]] = await Promise.all([
+      this.row(),
+      reads.rows<InstrumentKept>(`SELECT ${INSTRUMENT} FROM instruments WHERE householdId = ? ORDER BY addedAt, id`, [
+        householdId,
+      ]),
+      reads.rows<PersonSeenKept>(`SELECT ${PERSON_SEEN} FROM persons WHERE householdId = ? ORDER BY addedAt, id`, [
+        householdId,
+      ]),
+      accountId === null ? [] : reads.rows<{ email: string }>('SELECT email FROM accounts WHERE id = ?', [accountId]),
     ]);
     const seen = instruments.filter(({ id }) => this.sees(id));
     return householdOf(row, seen, account?.email ?? null, this.actor, people);
@@ -130,8 +135,8 @@ export class HouseholdScope {
     return this.household();
   }
 
-  async instrumentRows(transaction: Transaction): Promise<Map<string, InstrumentRow>> {
-    const rows = await this.database.models.Instrument.findAll({ where: this.where({}), transaction });
+  async instrumentRows(transaction: Transaction): Promise<Map<string, InstrumentKept>> {
+    const rows = await this.database.models.Instrument.findAll({ where: this.where({}), transaction, raw: true });
     return new Map(rows.flatMap((row) => (this.sees(row.id) ? [[row.id, row]] : [])));
   }
 
@@ -177,17 +182,24 @@ export class HouseholdScope {
     return row;
   }
 
-  /** Events of the log, in the order in which they were stored: those a demo copy has of its master, then its own. */
-  async events(wanted: Partial<EventsAsked>, transaction?: Transaction): Promise<StoredEvent[]> {
+  /**
+   * Events of the log, in the order in which they were stored: those a demo copy has of its master, then its own.
+   * @param household its row, where it was read already
+   */
+  async events(
+    wanted: Partial<EventsAsked>,
+    transaction?: Transaction,
+    household?: Pick<HouseholdKept, 'base' | 'baseNumber'>,
+  ): Promise<StoredEvent[]> {
     const { only } = this.actor;
     const asked = only
       ? { ...wanted, instrumentIds: wanted.instrumentIds?.filter((id) => only.has(id)) ?? [...only] }
       : wanted;
     if ([asked.ids, asked.instrumentIds, asked.types, asked.within].some((list) => list?.length === 0)) return [];
-    const { base, baseNumber } = await this.householdRow(transaction);
+    const { base, baseNumber } = household ?? (transaction ? await this.householdRow(transaction) : await this.row());
     const { after = 0, most } = asked;
     const read = (householdId: string, more: Partial<EventsAsked>) =>
-      readEvents(this.database.sequelize, householdId, { ...asked, after, ...more }, transaction);
+      readEvents(this.database, householdId, { ...asked, after, ...more }, transaction);
     const shared =
       base !== null && after < Number(baseNumber)
         ? await this.sharedEvents(
@@ -237,12 +249,10 @@ export class HouseholdScope {
 
   /** A page of the log in the order in which it was stored. */
   async logPage(after: number, instrumentId?: string): Promise<LogPage> {
-    const { logEpoch, logNumber } = await this.row();
-    const rows = await this.events({
-      after,
-      most: EVENTS_PER_PAGE + 1,
-      ...(instrumentId && { instrumentIds: [instrumentId] }),
-    });
+    const household = await this.row();
+    const { logEpoch, logNumber } = household;
+    const asked = { after, most: EVENTS_PER_PAGE + 1, ...(instrumentId && { instrumentIds: [instrumentId] }) };
+    const rows = await this.events(asked, undefined, household);
     const page = rows.slice(0, EVENTS_PER_PAGE);
     return {
       events: page.map(({ event }) => event),
@@ -261,7 +271,7 @@ export class HouseholdScope {
 
   /** How many entries the log has of one instrument, those of a demo copy's master among them. */
   async countEventsOf(instrumentId: string): Promise<number> {
-    const { base, baseNumber } = await this.householdRow();
+    const { base, baseNumber } = await this.row();
     const { Event } = this.database.models;
     const own = await Event.count({ where: this.where({ instrumentId }) });
     if (base === null) return own;
@@ -285,6 +295,10 @@ export class HouseholdScope {
     if (before + events.length > QUOTAS.events)
       checkQuota('events', await this.countEvents(transaction), events.length);
     await insertEvents(this.database.sequelize, household.id, events, before, receivedAt, transaction);
-    if (events.length > 0) await household.update({ logNumber: before + events.length }, { transaction });
+    if (events.length === 0) return;
+    household.logNumber = before + events.length;
+    const replacements = { id: household.id, logNumber: household.logNumber };
+    const sql = 'UPDATE households SET logNumber = :logNumber WHERE id = :id';
+    await this.database.sequelize.query(sql, { replacements, transaction });
   }
 }

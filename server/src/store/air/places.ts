@@ -15,14 +15,8 @@ export class PlaceScope {
 
   /** Rooms and cases in the order in which they were added. */
   async places(): Promise<Place[]> {
-    const rows = await this.database.models.Place.findAll({
-      where: this.scope.where({}),
-      order: [
-        ['addedAt', 'ASC'],
-        ['id', 'ASC'],
-      ],
-    });
-    return rows.map(placeOf);
+    const sql = 'SELECT id, name, kind, roomId, facts, version FROM places WHERE householdId = ? ORDER BY addedAt, id';
+    return (await this.database.reads.rows<PlaceKept>(sql, [this.scope.identity.householdId])).map(placeOf);
   }
 
   async add({ id, ...place }: NewPlace): Promise<Place> {
@@ -78,7 +72,9 @@ export const NO_SUCH_PLACE = 'There is no such room or case here. It may have be
 
 type PlaceFacts = Omit<Place, 'id' | 'name' | 'kind' | 'roomId' | 'version'>;
 
-function placeOf(row: PlaceRow): Place {
+type PlaceKept = Pick<PlaceRow, 'id' | 'name' | 'kind' | 'roomId' | 'facts' | 'version'>;
+
+function placeOf(row: PlaceKept): Place {
   const { id, name, kind, roomId, version } = row;
   return { id, name, kind: kind as Place['kind'], roomId, version, ...(JSON.parse(row.facts) as PlaceFacts) };
 }
