@@ -30,9 +30,9 @@ export function clockWords(atMs: number, timeZone: string): string {
   return `${clockFace(atMs, timeZone)}${foreignZone(atMs, timeZone, ' ')}`;
 }
 
-/** When something was as it is shown: "as of Sat 8:12". */
+/** When something was as it is shown: "As of Sat 8:12". */
 export function asOfWords(atMs: number, timeZone: string): string {
-  return `as of ${format(atMs, timeZone, { weekday: 'short' })} ${clockWords(atMs, timeZone)}`;
+  return `As of ${format(atMs, timeZone, { weekday: 'short' })} ${clockWords(atMs, timeZone)}`;
 }
 
 /** From one time of day to another, "18:30 to 19:15"; the place is named once. */

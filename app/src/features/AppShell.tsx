@@ -46,11 +46,11 @@ export function AppShell() {
         <Stack grow>
           <Suspense fallback={<Waiting />}>
             <PageTrail.Provider value={trail}>
-              <Schemas needed={!path.startsWith('/now')} confirmed={path !== '/now'}>
+              <Ready schemas={!path.startsWith('/now')} confirmed={path !== '/now'}>
                 <PageBeside>
                   <Slot />
                 </PageBeside>
-              </Schemas>
+              </Ready>
             </PageTrail.Provider>
           </Suspense>
         </Stack>
@@ -65,13 +65,13 @@ export function AppShell() {
  * Pages beside the stand check what is typed: what they check it with comes before them, and is fetched while the stand is looked at.
  * What was kept from last time is for the stand alone: the others wait until it is confirmed.
  */
-function Schemas({ needed, confirmed, children }: { needed: boolean; confirmed: boolean; children: ReactNode }) {
+function Ready({ schemas, confirmed, children }: { schemas: boolean; confirmed: boolean; children: ReactNode }) {
   useConfirmed(confirmed);
   useEffect(() => {
     const fetching = setTimeout(() => void loadSchemas().catch(() => undefined), SETTLED_MS);
     return () => clearTimeout(fetching);
   }, []);
-  if (needed) use(loadSchemas());
+  if (schemas) use(loadSchemas());
   return children;
 }
 

@@ -17,6 +17,8 @@ export interface Drawn {
   asOf: string;
   /** When, ms. */
   atMs: number;
+  /** Whose household, as `whoIsHere` tells: what a tab that stayed open keeps after signing out is shown to nobody else. */
+  whose: string;
 }
 
 /** A judgement as it was kept: of which build of the app, whose, and of what. */
@@ -49,10 +51,17 @@ export function forgetDrawn(): void {
 export function readDrawn(width: number, dark: boolean, nowMs: number): Drawn | null {
   try {
     const drawn = JSON.parse(localStorage.getItem(DRAWN) ?? 'null') as Drawn | null;
-    return drawn && drawn.width === width && drawn.dark === dark && isFresh(drawn.atMs, nowMs) ? drawn : null;
+    if (!drawn || drawn.width !== width || drawn.dark !== dark || !isFresh(drawn.atMs, nowMs)) return null;
+    return drawn.whose === whoIsHere() ? drawn : null;
   } catch {
     return null;
   }
+}
+
+/** Who is signed in in this browser, and to which household, as the app keeps it; null when nobody is. */
+export function whoIsHere(): string | null {
+  const here = JSON.parse(localStorage.getItem('tembrin-household') ?? 'null') as { id: string; email: string } | null;
+  return here && `${here.id} ${here.email}`;
 }
 
 /** Whether what was kept at a moment is new enough to be shown, ms. */

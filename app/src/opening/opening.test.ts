@@ -4,14 +4,16 @@ import { showKept } from './show-kept';
 const NOW = Date.parse('2026-06-01T20:00:00.000Z');
 const DAY_MS = 86_400_000;
 const drawn: Drawn = {
-  html: `<h1>Heron</h1><span id="${AS_OF}">Violin</span><a href="/kit">Kit</a><button>Start playing</button><button disabled>Off</button>`,
+  html: `<h1>Heron</h1><span>Violin</span><span id="${AS_OF}"></span><a href="/kit">Kit</a><button>Start playing</button><button disabled>Off</button>`,
   css: '.r-1 { color: red; }',
   width: 390,
   dark: false,
   ground: 'rgb(245, 239, 227)',
-  asOf: 'as of Mon 20:00',
+  asOf: 'As of Mon 20:00',
   atMs: NOW,
+  whose: 'ours pip@example.org',
 };
+const signIn = (id: string, email: string) => localStorage.setItem('tembrin-household', JSON.stringify({ id, email }));
 
 let root: HTMLElement;
 beforeEach(() => {
@@ -34,6 +36,7 @@ const soon = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 describe('what is kept of how it was drawn', () => {
   test('is read for the width and the light it was drawn for, for a week', () => {
     writeDrawn(drawn);
+    signIn('ours', 'pip@example.org');
     expect(readDrawn(390, false, NOW + DAY_MS)).toEqual(drawn);
     expect(readDrawn(844, false, NOW)).toBeNull();
     expect(readDrawn(390, true, NOW)).toBeNull();
@@ -42,6 +45,17 @@ describe('what is kept of how it was drawn', () => {
     expect(readDrawn(390, false, NOW - DAY_MS)).toBeNull();
     forgetDrawn();
     expect(readDrawn(390, false, NOW)).toBeNull();
+  });
+
+  test('is shown to whose it is: a tab that stayed open may keep it after they signed out', () => {
+    writeDrawn(drawn);
+    expect(readDrawn(390, false, NOW)).toBeNull();
+    signIn('ours', 'maris@example.org');
+    expect(readDrawn(390, false, NOW)).toBeNull();
+    signIn('theirs', 'pip@example.org');
+    expect(readDrawn(390, false, NOW)).toBeNull();
+    signIn('ours', 'pip@example.org');
+    expect(readDrawn(390, false, NOW)).toEqual(drawn);
   });
 
   test('is nothing where it is no text of ours', () => {
@@ -62,8 +76,8 @@ describe('what is kept of how it was drawn', () => {
 describe('the kept stand', () => {
   test('says of when it is, and goes when the app has drawn a heading', async () => {
     showKept(drawn, root);
-    expect(picture()!.textContent).toContain('Violin, as of Mon 20:00');
-    expect(picture()!.getAttribute('aria-label')).toBe('as of Mon 20:00');
+    expect(picture()!.textContent).toContain('ViolinAs of Mon 20:00');
+    expect(picture()!.getAttribute('aria-label')).toBe('As of Mon 20:00');
     root.innerHTML = '<div>Working it out …</div>';
     await Promise.resolve();
     expect(picture()).not.toBeNull();

@@ -24,7 +24,7 @@ export function showKept(drawn: Drawn, root: HTMLElement): void {
   picture.style.cssText = `position:fixed;inset:0;display:flex;z-index:1;background:${drawn.ground}`;
   picture.innerHTML = drawn.html;
   const mark = picture.querySelector(`#${AS_OF}`);
-  if (mark) mark.textContent += `, ${drawn.asOf}`;
+  if (mark) mark.textContent = drawn.asOf;
   let pressed: string | null = null;
   picture.addEventListener('click', (event) => {
     // A link would load the page anew.

@@ -21,6 +21,7 @@ beforeEach(() => {
   standAt(TONIGHT);
   localStorage.clear();
   history.replaceState(null, '', '/now');
+  localStorage.setItem('tembrin-household', '{"id":"ours","email":"pip@example.org"}');
   document.body.innerHTML = `<div id="root"><h1>Heron</h1><span id="${AS_OF}">Violin</span></div>`;
   openTestHousehold([heron], evenings(heron, 100));
 });
@@ -102,7 +103,7 @@ describe('once the stand has come to rest', () => {
     await rest();
     const drawn = readDrawn(window.innerWidth, false, Date.now());
     expect(drawn?.html).toContain('Heron');
-    expect(drawn?.asOf).toMatch(/^as of Mon \d\d:00/);
+    expect(drawn?.asOf).toMatch(/^As of Mon \d\d:00/);
     const kept = (await readJudged())!;
     expect(kept).toMatchObject({ build: BUILD, householdId: household().id, instrumentId: heron.id });
     expect((kept.assessment as { log: { sessions: unknown[] } }).log.sessions.length).toBeLessThan(60);

@@ -7,6 +7,7 @@ import {
   isDark,
   isFresh,
   MISSED,
+  whoIsHere,
   writeDrawn,
   writeJudged,
   type Judged,
@@ -62,11 +63,12 @@ function takeBefore(id: string, kept: unknown): void {
   );
 }
 
-/** What was kept last: at which number of entries, and when. */
+/** What was kept last: at which number of entries, and when; and whether how it was drawn is kept with it. */
 interface Last {
   instrumentId: string;
   entries: number;
   atMs: number;
+  drawn: boolean;
 }
 
 /** Keeps the stand as it is judged and drawn, whenever it has come to rest. @returns stop */
@@ -80,21 +82,17 @@ export function keepStand(): () => void {
     if (!household || !instrument || !assessment) return;
     const { id, version } = instrument;
     const entries = useLog.getState().events[id]?.length ?? 0;
-    const same = last?.instrumentId === id && last.entries === entries;
-    if (same && Date.now() - last!.atMs < KEEP_EVERY_MS) return;
+    const same = last?.instrumentId === id && last.entries === entries ? last : null;
+    const recent = same !== null && Date.now() - same.atMs < KEEP_EVERY_MS;
+    if (recent && same.drawn) return;
     const drawn = draw(assessment);
     // Another picture than what is known by now would only mislead.
     if (!drawn && !same) forgetDrawn();
-    const judged = {
-      build: BUILD,
-      householdId: household.id,
-      instrumentId: id,
-      version,
-      assessment: recentOf(assessment),
-    };
+    last = { instrumentId: id, entries, atMs: recent ? same.atMs : Date.now(), drawn: drawn || same?.drawn === true };
+    if (recent) return;
+    const of = { build: BUILD, householdId: household.id, instrumentId: id, version };
     // A browser that is full, or keeps nothing, opens without it.
-    writeJudged(judged).catch(() => undefined);
-    if (drawn) last = { instrumentId: id, entries, atMs: Date.now() };
+    writeJudged({ ...of, assessment: recentOf(assessment) }).catch(() => undefined);
   };
   const soon = () => {
     clearTimeout(timer);
@@ -122,7 +120,8 @@ function confirmed(id: string): InstrumentAssessment | null {
 function draw({ log }: InstrumentAssessment): boolean {
   const root = document.getElementById('root');
   const passing = useNotice.getState().notice !== null || document.querySelector('[aria-modal=true]') !== null;
-  if (location.pathname !== '/now' || passing || !root?.querySelector(`#${AS_OF}`)) return false;
+  const whose = whoIsHere();
+  if (location.pathname !== '/now' || passing || whose === null || !root?.querySelector(`#${AS_OF}`)) return false;
   try {
     writeDrawn({
       html: root.innerHTML,
@@ -132,6 +131,7 @@ function draw({ log }: InstrumentAssessment): boolean {
       ground: getComputedStyle(document.body).backgroundColor,
       asOf: asOfWords(log.nowMs, log.timeZone),
       atMs: log.nowMs,
+      whose,
     });
     return true;
   } catch {

@@ -1,5 +1,5 @@
 import { household, openServer, type TestServer } from '../testing/fixtures';
-import { places } from './reads';
+import { placeholders } from './reads';
 
 let server: TestServer;
 beforeAll(() => {
@@ -26,7 +26,7 @@ test('a list is asked for with a place for each of it, however long it is', asyn
   const { reads } = server.database;
   for (const length of [1, 200]) {
     const ids = Array.from({ length }, (_, at) => (at === length - 1 ? instrument.id : `none-${at}`));
-    const sql = `SELECT id FROM instruments WHERE householdId = ? AND id IN ${places(ids)}`;
+    const sql = `SELECT id FROM instruments WHERE householdId = ? AND id IN ${placeholders(ids)}`;
     expect(await reads.rows(sql, [mine.id, ...ids])).toEqual([{ id: instrument.id }]);
   }
 });

@@ -44,4 +44,4 @@ export class Reads {
 }
 
 /** So many places for the values of a list. */
-export const places = (list: readonly unknown[]): string => `(${list.map(() => '?').join(', ')})`;
+export const placeholders = (list: readonly unknown[]): string => `(${list.map(() => '?').join(', ')})`;

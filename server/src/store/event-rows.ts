@@ -1,7 +1,7 @@
 import type { LogEvent } from '@tembrin/core';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
-import { places } from '../database/reads';
+import { placeholders } from '../database/reads';
 
 /** Rows that one statement stores. */
 const AT_ONCE = 1000;
@@ -82,9 +82,9 @@ export async function readEvents(
     values.push(...more);
   };
   if (upTo !== undefined) also('number <= ?', upTo);
-  if (instrumentIds) also(`instrumentId IN ${places(instrumentIds)}`, ...instrumentIds);
-  if (ids) also(`id IN ${places(ids)}`, ...ids);
-  if (types) also(`type IN ${places(types)}`, ...types);
+  if (instrumentIds) also(`instrumentId IN ${placeholders(instrumentIds)}`, ...instrumentIds);
+  if (ids) also(`id IN ${placeholders(ids)}`, ...ids);
+  if (types) also(`type IN ${placeholders(types)}`, ...types);
   if (within)
     also(
       `(${within.map(() => 'occurredAt BETWEEN ? AND ?').join(' OR ')})`,

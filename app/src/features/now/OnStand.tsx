@@ -22,15 +22,14 @@ export function OnStand({ instrument }: { instrument: Instrument }) {
   const lengths = usePreferences((state) => state.lengths);
   const [open, setOpen] = useState(false);
   const several = household.instruments.length > 1;
-  const { timeZone } = household;
   const asOf = useAsOf(instrument.id);
-  const kind = kindWords(instrument, lengths) + (asOf === null ? '' : `, ${asOfWords(asOf, timeZone)}`);
+  const kind = kindWords(instrument, lengths);
   const name = (
     <Stack shrink>
       <Text kind="title" level={1} numberOfLines={1}>
         {instrument.name}
       </Text>
-      <Text kind="small" tone="quiet" id={AS_OF}>
+      <Text kind="small" tone="quiet">
         {kind}
       </Text>
     </Stack>
@@ -55,6 +54,10 @@ export function OnStand({ instrument }: { instrument: Instrument }) {
       ) : (
         name
       )}
+      {/* At the end of the line, so that nothing moves as it goes. */}
+      <Text kind="small" tone="quiet" id={AS_OF} end grow>
+        {asOf !== null && asOfWords(asOf, household.timeZone)}
+      </Text>
       {open && (
         <Sheet title={copy.onTheStand} onClose={() => setOpen(false)}>
           <View>
