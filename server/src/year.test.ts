@@ -4,6 +4,7 @@ import request from 'supertest';
 import { v7 as uuid } from 'uuid';
 import { CalendarScope } from './store/calendar';
 import { HouseholdScope } from './store/scope';
+import { reading, room, sensor } from './testing/air';
 import { household, madeEvent, openServer, type TestServer } from './testing/fixtures';
 
 let server: TestServer;
@@ -180,6 +181,36 @@ describe('the calendar', () => {
       expect(hair(later)).toEqual(hair(first));
       expect(strings(later)).toEqual(strings(first));
     }
+  });
+
+  test('is as it was told until something changes: an entry, a card, a reading, the day', async () => {
+    const party = await household(server);
+    const { browser, instrument } = party;
+    await used(party);
+    const { sensor: onShelf } = await sensor(party, await room(party));
+    const { sequelize } = server.database;
+    const scope = new HouseholdScope(server.database, { householdId: party.household.id, accountId: null });
+    const read = (now = new Date()) => new CalendarScope(server.database, scope, 'secret').text(false, now);
+    // What it was told is judged to be wrong, so that judging it anew shows.
+    const judgedAnew = async (now?: Date) => {
+      await sequelize.query(
+        "UPDATE calendar_items SET facts = REPLACE(facts, 'Heron', 'Wrong') WHERE householdId = :householdId",
+        { replacements: { householdId: party.household.id } },
+      );
+      return !(await read(now)).includes('Wrong');
+    };
+    const first = await read();
+    expect(await read()).toBe(first);
+    expect(await judgedAnew()).toBe(false);
+    await browser.postEvents(madeEvent(instrument.id, 'rosined', {}, ago(1))).expect(200);
+    expect(await judgedAnew()).toBe(true);
+    expect(await judgedAnew()).toBe(false);
+    await browser.post('/cards', { cards: [occasion(30)] }).expect(201);
+    expect(await judgedAnew()).toBe(true);
+    await browser.post(`/sensors/${onShelf.id}/readings`, { readings: [reading(48)] }).expect(200);
+    expect(await judgedAnew()).toBe(true);
+    expect(await judgedAnew()).toBe(false);
+    expect(await judgedAnew(new Date(Date.now() + DAY_MS))).toBe(true);
   });
 
   test('a private address opens it without signing in, until it is renewed or revoked', async () => {

@@ -15,6 +15,7 @@ import * as accounts from './migrations/009-accounts';
 import * as people from './migrations/010-people';
 import * as notices from './migrations/011-notices';
 import * as ownWays from './migrations/012-own-ways';
+import * as calendarKept from './migrations/013-calendar-kept';
 
 const MIGRATIONS = [
   householdLog,
@@ -29,6 +30,7 @@ const MIGRATIONS = [
   people,
   notices,
   ownWays,
+  calendarKept,
 ];
 
 /** What the server's own database user may do with each table. The log can be added to, never changed. */

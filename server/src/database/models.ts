@@ -34,6 +34,8 @@ export interface HouseholdRow extends Model<InferAttributes<HouseholdRow>, Infer
   /** The demo master whose first `baseNumber` events its log begins with. */
   base: CreationOptional<string | null>;
   baseNumber: CreationOptional<number>;
+  /** What its calendar was last judged from; null where that has to be done anew. */
+  calendarFrom: CreationOptional<string | null>;
 }
 
 export interface InstrumentRow extends Model<InferAttributes<InstrumentRow>, InferCreationAttributes<InstrumentRow>> {
@@ -202,6 +204,7 @@ export function defineModels(sequelize: Sequelize): Models {
         logEpoch: text(36),
         base: { type: DataTypes.UUID, allowNull: true },
         baseNumber: { type: DataTypes.BIGINT, allowNull: false, defaultValue: 0 },
+        calendarFrom: { type: DataTypes.STRING(120), allowNull: true },
       },
       { tableName: 'households' },
     ),

@@ -22,6 +22,7 @@ import { fail } from '../problems/problems';
 import { personOf, WHOLE } from './actor';
 import { assessedYear } from './assessed';
 import { idOfKey, keyOf } from './private-address';
+import { hashed } from './hashed';
 import { HouseholdScope } from './scope';
 
 /** Time of day at which an entry rings. */
@@ -39,16 +40,43 @@ export class CalendarScope {
 
   /**
    * The calendar's text. What changed since it was last read counts up its SEQUENCE, what is no longer due is cancelled;
-   * all of it in one transaction, so that two readers never tell different stories.
+   * all of it in one transaction, so that two readers never tell different stories. Judged once a day, and whenever something
+   * of the household or the readings of its sensors changed; otherwise it is as it was told.
    */
   async text(published: boolean, now = new Date()): Promise<string> {
-    // What a household is told of its entries is one story, whoever reads a part of it.
-    const { plan, loans, names, timeZone, name } = await assessedYear(
-      this.database,
-      this.scope.unbounded,
-      now.getTime(),
-    );
+    const { name, turn, timeZone, calendarFrom } = await this.scope.row();
     const today = localDay(now.getTime(), timeZone);
+    const readings = await this.turnsOfSensors();
+    const from = (turnOf: number) => [turnOf, readings, today].join(' ');
+    const entries = calendarFrom === from(turn) ? await this.told() : await this.judge(now, today, from, turn);
+    const { only } = this.scope.actor;
+    const theirs = only ? entries.filter(({ facts: { of } }) => of !== undefined && only.has(of)) : entries;
+    return calendarText(`${name}: upkeep`, theirs, published);
+  }
+
+  /** Changes with every change of the readings of this household's sensors, and with the sensors. */
+  private async turnsOfSensors(): Promise<string> {
+    const sql = 'SELECT no, turn FROM sensors WHERE householdId = ? ORDER BY no';
+    const rows = await this.database.reads.rows<{ no: number; turn: number }>(sql, [this.scope.identity.householdId]);
+    return hashed(JSON.stringify(rows.map(({ no, turn }) => [no, turn])));
+  }
+
+  /** The entries as they were last told. */
+  private async told(): Promise<CalendarEntry[]> {
+    const sql = 'SELECT uid, sequence, stampedAt, facts, cancelledAt FROM calendar_items WHERE householdId = ?';
+    const rows = await this.database.reads.rows<EntryRow>(sql, [this.scope.identity.householdId]);
+    return inOrder(rows.map(entryOf));
+  }
+
+  /** The entries as they are from now on. @param from what they rest on, by the household's turn; `turn` is the one before */
+  private async judge(
+    now: Date,
+    today: LocalDay,
+    from: (turn: number) => string,
+    turn: number,
+  ): Promise<CalendarEntry[]> {
+    // What a household is told of its entries is one story, whoever reads a part of it.
+    const { plan, loans, names, timeZone } = await assessedYear(this.database, this.scope.unbounded, now.getTime());
     const wanted = new Map<string, (before: EntryFacts | null) => EntryFacts>([
       ...plan.items.map((item): [string, (before: EntryFacts | null) => EntryFacts] => [
         uidOf(item),
@@ -59,19 +87,24 @@ export class CalendarScope {
         return facts ? [[`loan-${loan.id}@tembrin`, () => facts]] : [];
       }),
     ]);
-    const entries = await this.publish([...wanted.keys()], (uid, before) => wanted.get(uid)?.(before), now);
-    const { only } = this.scope.actor;
-    const theirs = only ? entries.filter(({ facts: { of } }) => of !== undefined && only.has(of)) : entries;
-    return calendarText(`${name}: upkeep`, theirs, published);
+    return this.publish(
+      [...wanted.keys()],
+      (uid, before) => wanted.get(uid)?.(before),
+      now,
+      (next) =>
+        // What changed while it was judged is judged next time.
+        next === turn + 1 ? from(next) : null,
+    );
   }
 
   private publish(
     wanted: readonly string[],
     factsFor: (uid: string, before: EntryFacts | null) => EntryFacts | undefined,
     now: Date,
+    from: (turn: number) => string | null,
   ): Promise<CalendarEntry[]> {
     const { CalendarItem } = this.database.models;
-    return this.scope.alone(async (transaction) => {
+    return this.scope.alone(async (transaction, household) => {
       await CalendarItem.destroy({
         where: this.scope.where({ cancelledAt: { [Op.lt]: new Date(now.getTime() - CANCELLED_MS) } }),
         transaction,
@@ -106,7 +139,8 @@ export class CalendarScope {
         );
         entries.push(entryOf(row));
       }
-      return entries.sort((a, b) => a.facts.day - b.facts.day || (a.uid < b.uid ? -1 : 1));
+      await household.update({ calendarFrom: from(Number(household.turn)) }, { transaction });
+      return inOrder(entries);
     });
   }
 
@@ -235,13 +269,18 @@ function factsIn(text: string): EntryFacts {
   return { title, text: words, overdue, day, alarmAt, of };
 }
 
-function entryOf(row: {
+interface EntryRow {
   uid: string;
   sequence: number;
   stampedAt: Date;
   facts: string;
   cancelledAt: Date | null;
-}): CalendarEntry {
+}
+
+const inOrder = (entries: readonly CalendarEntry[]) =>
+  entries.toSorted((a, b) => a.facts.day - b.facts.day || (a.uid < b.uid ? -1 : 1));
+
+function entryOf(row: EntryRow): CalendarEntry {
   const { uid, sequence, stampedAt, facts, cancelledAt } = row;
   return { uid, sequence, stampedAt, facts: factsIn(facts), cancelled: cancelledAt !== null };
 }

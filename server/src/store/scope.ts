@@ -32,7 +32,7 @@ const TAKE_TURN = `UPDATE households LEFT JOIN notice_rounds AS rounds ON rounds
 
 const GONE = ['signed-out', 'You are no longer signed in. Sign in again; what is on this device is kept.'] as const;
 const HOUSEHOLD = `id, name, timeZone, schools, currency, calendarId, demo, openedAt, createdAt, version, turn, logNumber,
-  logEpoch, base, baseNumber`;
+  logEpoch, base, baseNumber, calendarFrom`;
 
 /**
  * One household's view of the database: the only way to its rows. Every query made here carries the household's id,
