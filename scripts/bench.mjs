@@ -19,6 +19,8 @@ const BENCHES = [
   'requests',
   'first-load',
   'daily-opening',
+  'routes',
+  'touches',
 ];
 const HISTORY = join(ROOT, 'bench/history.csv');
 const RATIO = /^\s*(.+?): .*?([\d.]+) × baseline/;

@@ -1,6 +1,7 @@
 import { bowsAmong } from '@tembrin/contract/bows';
 import type { Changes, Verdict } from '@/workers/assessor';
 import { loadAssessor } from '@/workers/load';
+import { heardAgain } from '@/workers/told-again';
 import { useAir } from './air';
 import { useAssessmentStore } from './assessment-store';
 import { factsOf, useCardStore } from './cards';
@@ -32,19 +33,27 @@ function openWorker(take: (verdict: Verdict) => void, failed: () => void): Line 
   return { post: (changes) => worker.postMessage(changes), close: () => worker.terminate() };
 }
 
-/** Puts a judgement in place of the one before. */
-export function takeVerdict(verdict: Verdict): void {
-  if (verdict.householdId !== useHousehold.getState().household?.id) return;
-  if (verdict.kind === 'year') useAssessmentStore.setState({ year: verdict.year });
-  else
-    useAssessmentStore.setState(
-      ({ byInstrument, complete, asOf: { [verdict.instrumentId]: _confirmed, ...asOf }, turns }) => ({
-        asOf,
-        byInstrument: { ...byInstrument, [verdict.instrumentId]: verdict.assessment },
-        complete: { ...complete, [verdict.instrumentId]: verdict.complete },
-        turns: { ...turns, [verdict.instrumentId]: verdict.turn },
-      }),
-    );
+/**
+ * Puts a judgement in place of the one before.
+ * @returns whether it could be: one that goes on from another than stands here says too little
+ */
+export function takeVerdict(verdict: Verdict): boolean {
+  if (verdict.householdId !== useHousehold.getState().household?.id) return true;
+  if (verdict.kind === 'year') {
+    useAssessmentStore.setState({ year: verdict.year });
+    return true;
+  }
+  const { instrumentId: id, since, turn, complete } = verdict;
+  const { byInstrument, turns } = useAssessmentStore.getState();
+  if (since !== null && since !== turns[id]) return false;
+  const assessment = heardAgain(since === null ? undefined : byInstrument[id], verdict.assessment);
+  useAssessmentStore.setState(({ asOf: { [id]: _confirmed, ...asOf }, ...state }) => ({
+    asOf,
+    byInstrument: { ...state.byInstrument, [id]: assessment },
+    complete: { ...state.complete, [id]: complete },
+    turns: { ...state.turns, [id]: turn },
+  }));
+  return true;
 }
 
 /** What is new in a list that only grows at its end; all of it where it changed otherwise. */
@@ -67,12 +76,26 @@ function eventChanges(
   });
 }
 
+/** Does something again and again while the page is seen, and as soon as it is seen again. @returns stop */
+function whileSeen(work: () => void): () => void {
+  const tick = () => document.visibilityState === 'visible' && work();
+  const timer = setInterval(tick, TICK_MS);
+  document.addEventListener('visibilitychange', tick);
+  return () => {
+    clearInterval(timer);
+    document.removeEventListener('visibilitychange', tick);
+  };
+}
+
 /**
  * Has the household judged whenever something it rests on changes, and by the minute what is on screen. Stops when told.
  * @returns stop
  */
 export function keepAssessed(): () => void {
-  let line = typeof Worker === 'undefined' ? openHere(takeVerdict) : openWorker(takeVerdict, () => goOnHere());
+  const take = (verdict: Verdict) => {
+    if (!takeVerdict(verdict) && verdict.kind === 'instrument') post({ unheard: [verdict.instrumentId] });
+  };
+  let line = typeof Worker === 'undefined' ? openHere(take) : openWorker(take, () => goOnHere());
   let sent: Readonly<Record<string, readonly LogEvent[]>> = {};
   const post = (changes: Omit<Changes, 'nowMs' | 'turn'>) => {
     const { turn: last, told } = useAssessmentStore.getState();
@@ -115,7 +138,7 @@ export function keepAssessed(): () => void {
   // A worker that does not load, or breaks down, is done without: nobody waits for it.
   function goOnHere() {
     line.close();
-    line = openHere(takeVerdict);
+    line = openHere(take);
     sent = {};
     sendAll();
   }
@@ -140,12 +163,8 @@ export function keepAssessed(): () => void {
       if (watched !== before.watched) sendWatched();
     }),
   ];
-  const tick = () => document.visibilityState === 'visible' && post({});
-  const timer = setInterval(tick, TICK_MS);
-  document.addEventListener('visibilitychange', tick);
+  stops.push(whileSeen(() => post({})));
   return () => {
-    clearInterval(timer);
-    document.removeEventListener('visibilitychange', tick);
     stops.forEach((stop) => stop());
     line.close();
     useAssessmentStore.setState({ turn: 0, told: {}, turns: {} });

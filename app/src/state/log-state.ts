@@ -37,6 +37,20 @@ export type Message =
   | { kind: 'settled'; stored: readonly LogEvent[]; refused: readonly RefusedEntry[]; unsent: number }
   | { kind: 'dropped'; ids: readonly string[] };
 
+/** Ids of the events of a list. Made anew for each page of a log that is coming in, they would take ever longer. */
+const idsIn = new WeakMap<readonly LogEvent[], Set<string>>();
+
+/** A list with more events at its end, each once. */
+function grown(known: readonly LogEvent[], added: readonly LogEvent[]): readonly LogEvent[] {
+  const ids = idsIn.get(known) ?? new Set(known.map(({ id }) => id));
+  const fresh = added.filter(({ id }) => !ids.has(id) && ids.add(id));
+  const list = fresh.length > 0 ? [...known, ...fresh] : known;
+  // The longer list has them from now on.
+  idsIn.delete(known);
+  idsIn.set(list, ids);
+  return list;
+}
+
 /** A log with events that came to it, each once. */
 export function merged(events: LogState['events'], added: readonly LogEvent[]): LogState['events'] {
   const next: Record<string, readonly LogEvent[]> = { ...events };
@@ -47,10 +61,7 @@ export function merged(events: LogState['events'], added: readonly LogEvent[]): 
     else byInstrument.set(event.instrumentId, [event]);
   }
   for (const [instrumentId, list] of byInstrument) {
-    const known = next[instrumentId] ?? [];
-    const ids = new Set(known.map(({ id }) => id));
-    const fresh = list.filter(({ id }) => !ids.has(id));
-    if (fresh.length > 0) next[instrumentId] = [...known, ...fresh];
+    next[instrumentId] = grown(next[instrumentId] ?? [], list);
   }
   return next;
 }

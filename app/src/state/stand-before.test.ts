@@ -2,6 +2,9 @@ import { standInDevice } from '@/testing/device';
 import { anInstrument, evenings, openTestHousehold, standAt, TONIGHT } from '@/testing/household';
 import { AS_OF, readDrawn, readJudged, writeJudged, type Judged } from '@/opening/kept-stand';
 import { act } from './actions';
+import type { Instrument } from '@tembrin/contract';
+import type { Assessment } from '@tembrin/core/assess';
+import { toldAgain } from '@/workers/told-again';
 import { takeVerdict } from './assessing';
 import { useAssessmentStore } from './assessment-store';
 import { useHousehold } from './household';
@@ -55,16 +58,17 @@ describe('the judgement of last time', () => {
     expect(byInstrument[heron.id]).toBe(before.assessment);
     expect(complete[heron.id]).toBe(true);
     expect(asOf[heron.id]).toBe(TONIGHT);
-    const fresh = { ...(before.assessment as object), reasons: [] } as never;
+    const fresh = { ...(before.assessment as Assessment<Instrument>), reasons: [] };
     takeVerdict({
       kind: 'instrument',
       householdId: household().id,
       instrumentId: heron.id,
       turn: 1,
-      assessment: fresh,
+      since: null,
+      assessment: toldAgain(undefined, fresh),
       complete: true,
     });
-    expect(useAssessmentStore.getState().byInstrument[heron.id]).toBe(fresh);
+    expect(useAssessmentStore.getState().byInstrument[heron.id]).toEqual(fresh);
     expect(useAssessmentStore.getState().asOf).toEqual({});
   });
 

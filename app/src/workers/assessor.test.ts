@@ -1,9 +1,11 @@
-import type { Household } from '@tembrin/contract';
-import { assessInstrument } from '@tembrin/core/assess';
+import type { Household, Instrument } from '@tembrin/contract';
+import { assessInstrument, type Assessment } from '@tembrin/core/assess';
 import { usualFacts } from '@tembrin/core/instruments';
 import type { LogEvent } from '@tembrin/core/log';
 import { HOUR_MS, MINUTE_MS } from '@tembrin/core/time';
+import { sent } from '@/testing/sent';
 import { Assessor, type Changes, type Verdict } from './assessor';
+import { heardAgain } from './told-again';
 
 const NOW = Date.parse('2026-06-01T20:00:00.000Z');
 const of = (id: string) => ({ id, name: id, ...usualFacts('violin'), addedAt: '2026-01-01T12:00:00.000Z', version: 1 });
@@ -26,12 +28,22 @@ const rosined = (id: string, at: number): LogEvent => ({
   payload: {},
 });
 
+type Heard = Exclude<Verdict, { kind: 'instrument' }> | (OfInstrument & { assessment: Assessment<Instrument> });
+type OfInstrument = Omit<Extract<Verdict, { kind: 'instrument' }>, 'assessment'>;
+
 /** An assessor whose work is done when the test says so. */
 function bench() {
-  const told: Verdict[] = [];
+  const told: Heard[] = [];
+  const heard = new Map<string, Assessment<Instrument>>();
   const waiting: (() => void)[] = [];
   const assessor = new Assessor(
-    (verdict) => told.push(verdict),
+    (verdict) => {
+      if (verdict.kind === 'year') return told.push(verdict);
+      const before = verdict.since === null ? undefined : heard.get(verdict.instrumentId);
+      const assessment = heardAgain(before, sent(verdict.assessment));
+      heard.set(verdict.instrumentId, assessment);
+      return told.push({ ...verdict, assessment });
+    },
     (work) => waiting.push(work),
   );
   let turn = 0;
@@ -90,7 +102,7 @@ test('nothing is judged by a log that was not read yet: it is not an empty one',
 test('a verdict is what the core makes of the same events', () => {
   const { take, finish, told } = bench();
   const events = [rosined('heron', NOW - 3 * HOUR_MS), rosined('heron', NOW - HOUR_MS)];
-  take({ household, complete: NONE, events: { heron: { anew: true, events: events.slice(0, 1) } } });
+  take({ household, complete: 'all', events: { heron: { anew: true, events: events.slice(0, 1) } } });
   take({ events: { heron: { anew: false, events: events.slice(1) } } });
   finish();
   const last = told.findLast((each) => each.kind === 'instrument' && each.instrumentId === 'heron');
@@ -109,12 +121,32 @@ test('a verdict is what the core makes of the same events', () => {
 
 test('what changes meanwhile is taken in between two instruments, and only that is judged anew', () => {
   const { take, step, finish, ids } = bench();
-  take({ household, complete: NONE });
+  take({ household, complete: 'all' });
   step();
   expect(ids()).toEqual(['heron', 'wren']);
   take({ events: { heron: { anew: true, events: [rosined('heron', NOW - HOUR_MS)] } } });
   finish();
-  expect(ids()).toEqual(['heron', 'tern']);
+  expect(ids()).toEqual(['heron', 'tern', 'year']);
+});
+
+test('a log that is still coming in is judged by the minute where it is not on screen, and at once when it is whole', () => {
+  const { take, finish, ids } = bench();
+  const more = (hours: number) => ({
+    heron: { anew: false, events: [rosined('heron', NOW - hours * HOUR_MS)] },
+    wren: { anew: false, events: [rosined('wren', NOW - hours * HOUR_MS)] },
+  });
+  take({ household, complete: NONE, watched: ['wren'] });
+  finish();
+  ids();
+  take({ events: more(9) });
+  finish();
+  expect(ids()).toEqual(['wren']);
+  take({ events: more(8), nowMs: NOW + MINUTE_MS });
+  finish();
+  expect(ids()).toEqual(['wren', 'heron']);
+  take({ events: more(7), complete: new Set(['heron']), nowMs: NOW + MINUTE_MS });
+  finish();
+  expect(ids()).toEqual(['wren', 'heron']);
 });
 
 test('what comes in several messages is judged once, when all of it is there', () => {
@@ -187,7 +219,7 @@ test('a verdict says which message was the last it rests on', () => {
 
 test('what one instrument tells of its player is taken to the others, once nothing else waits', () => {
   const { take, finish, ids, told } = bench();
-  take({ household, complete: NONE });
+  take({ household, complete: new Set(['heron', 'wren', 'tern']) });
   finish();
   ids();
   const fitted = (days: number, reason: 'on-record' | 'worn'): LogEvent => ({

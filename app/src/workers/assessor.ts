@@ -14,6 +14,7 @@ import { HOUR_MS, MINUTE_MS } from '@tembrin/core/time';
 import { placesAir } from '@tembrin/core/air';
 import type { Appointment, Occasion, YearPlan } from '@tembrin/core/year';
 import type { LogEvent } from '@tembrin/core/log';
+import { toldAgain, type ToldAgain } from './told-again';
 
 /** What became different since the last message; what is left out is as it was. */
 export interface Changes {
@@ -32,6 +33,8 @@ export interface Changes {
   complete?: ReadonlySet<string> | 'all';
   /** Instruments on screen. */
   watched?: readonly string[];
+  /** Instruments whose last judgement did not come to stand where it is heard: it is told whole. */
+  unheard?: readonly string[];
   /** What belongs with it follows in the next message: nothing is judged before. */
   more?: boolean;
   /** The present moment, ms. */
@@ -46,7 +49,9 @@ export type Verdict =
       householdId: string;
       instrumentId: string;
       turn: number;
-      assessment: Assessment<Instrument>;
+      assessment: ToldAgain<Assessment<Instrument>>;
+      /** The verdict it goes on from, by its turn; null: from none. */
+      since: number | null;
       /** It rests on all events of the instrument. */
       complete: boolean;
     }
@@ -81,7 +86,11 @@ export class Assessor {
   private yearStale = true;
   private running = false;
   private readonly events = new Map<string, LogEvent[]>();
-  private readonly verdicts = new Map<string, { assessment: Assessment<Instrument>; complete: boolean }>();
+  private readonly verdicts = new Map<
+    string,
+    { assessment: Assessment<Instrument>; complete: boolean; turn: number }
+  >();
+  private readonly unheard = new Set<string>();
   private readonly stale = new Set<string>();
   /** Instruments of whose player something new was learned elsewhere: judged anew once nothing else waits. */
   private readonly unlearned = new Set<string>();
@@ -114,6 +123,10 @@ export class Assessor {
       if (changes.occasions) this.allStale();
       this.yearStale = true;
     }
+    for (const id of changes.unheard ?? []) {
+      this.unheard.add(id);
+      this.stale.add(id);
+    }
     if (changes.watched) this.watched = new Set(changes.watched);
     if (changes.complete) this.takeComplete(changes.complete);
     this.ageVerdicts();
@@ -132,7 +145,8 @@ export class Assessor {
 
   private takeHousehold(next: Household): void {
     if (next.id !== this.household?.id) {
-      for (const known of [this.events, this.verdicts, this.stale, this.unlearned, this.learned]) known.clear();
+      for (const known of [this.events, this.verdicts, this.unheard, this.stale, this.unlearned, this.learned])
+        known.clear();
       this.complete = null;
     }
     this.household = next;
@@ -175,10 +189,21 @@ export class Assessor {
   private nextStale(): Instrument | null {
     if (this.complete === null) return null;
     const among = (ids: ReadonlySet<string>) => {
-      const waiting = this.household?.instruments.filter(({ id }) => ids.has(id)) ?? [];
+      const waiting = this.household?.instruments.filter(({ id }) => ids.has(id) && this.isDue(id)) ?? [];
       return waiting.find(({ id }) => this.watched.has(id)) ?? waiting[0] ?? null;
     };
     return among(this.stale) ?? among(this.unlearned);
+  }
+
+  /** Whether it is time: a log that is still coming in is judged by the minute, not page by page. */
+  private isDue(id: string): boolean {
+    const verdict = this.verdicts.get(id);
+    return (
+      verdict === undefined ||
+      this.watched.has(id) ||
+      this.isComplete(id) ||
+      this.nowMs - verdict.assessment.log.nowMs >= MINUTE_MS
+    );
   }
 
   /** Who is here and plays. */
@@ -210,15 +235,17 @@ export class Assessor {
     this.unlearned.delete(instrument.id);
     this.learn(instrument, learnedFrom(assessment, this.players));
     const complete = this.isComplete(instrument.id);
-    this.verdicts.set(instrument.id, { assessment, complete });
-    this.yearStale = true;
     const { turn } = this;
+    const before = this.unheard.delete(instrument.id) ? undefined : this.verdicts.get(instrument.id);
+    this.verdicts.set(instrument.id, { assessment, complete, turn });
+    this.yearStale = true;
     this.tell({
       kind: 'instrument',
       householdId: settings.id,
       instrumentId: instrument.id,
       turn,
-      assessment,
+      since: before?.turn ?? null,
+      assessment: toldAgain(before?.assessment, assessment),
       complete,
     });
   }
