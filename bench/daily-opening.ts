@@ -67,7 +67,7 @@ async function main() {
       bases.push(await build.baseline());
       await build.run();
     }
-  browser.close();
+  await browser.close();
   const base = median([...bases]);
   console.log(
     `Daily opening of the demo library, all of it kept, CPU slowed fourfold (median of ${RUNS}; baseline ${base.toFixed(0)} ms)`,

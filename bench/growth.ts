@@ -152,7 +152,7 @@ async function main() {
   console.log(
     `An entry: next paint after ${of('press').toFixed(0)} ms, on screen after ${of('changed').toFixed(0)} ms`,
   );
-  browser.close();
+  await browser.close();
 }
 
 main().catch((error: unknown) => {

@@ -227,10 +227,12 @@ export class QuietBrowser {
     await this.send('Target.disposeBrowserContext', { browserContextId });
   }
 
-  close(): void {
-    this.process.once('exit', () =>
-      rmSync(this.folder, { recursive: true, force: true, maxRetries: 10, retryDelay: 200 }),
-    );
+  async close(): Promise<void> {
+    const gone = new Promise((resolve) => this.process.once('exit', resolve));
     this.process.kill();
+    await gone;
+    // Its helpers write for a moment longer.
+    await wait(1000);
+    rmSync(this.folder, { recursive: true, force: true });
   }
 }

@@ -66,7 +66,7 @@ async function main() {
         `shift ${shift.toFixed(3)}, longest task after the first paint ${longAfterPaint.toFixed(0)} ms${over && ` (${over})`}`,
     );
   }
-  browser.close();
+  await browser.close();
 }
 
 main().catch((error: unknown) => {

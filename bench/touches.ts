@@ -56,7 +56,7 @@ async function main() {
     await page.close();
     await browser.forget(context);
   }
-  browser.close();
+  await browser.close();
   const base = median(bases);
   console.log(
     `From a press to the next paint, demo library, CPU slowed fourfold (median of ${RUNS}; limit ${LIMIT_MS} ms; baseline ${base.toFixed(0)} ms)\n`,

@@ -21,6 +21,7 @@ const BENCHES = [
   'daily-opening',
   'routes',
   'touches',
+  'growth',
 ];
 const HISTORY = join(ROOT, 'bench/history.csv');
 const RATIO = /^\s*(.+?): .*?([\d.]+) × baseline/;

@@ -7,6 +7,7 @@ import { SECTIONS, type Section, type SectionId } from './sections';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { PageTrail } from '@/ui/arrival';
 import { useConfirmed } from '@/state/assessments';
+import { useKnown } from '@/state/known';
 import { loadSchemas } from '@/state/schemas';
 import { useKeys } from '@/ui/keys';
 import { NoticeLine } from '@/ui/Notice';
@@ -63,10 +64,11 @@ export function AppShell() {
 
 /**
  * Pages beside the stand check what is typed: what they check it with comes before them, and is fetched while the stand is looked at.
- * What was kept from last time is for the stand alone: the others wait until it is confirmed.
+ * What was kept from last time is for the stand alone: the others wait until it is confirmed, and until air and cards are there.
  */
 function Ready({ schemas, confirmed, children }: { schemas: boolean; confirmed: boolean; children: ReactNode }) {
   useConfirmed(confirmed);
+  useKnown(confirmed);
   useEffect(() => {
     const fetching = setTimeout(() => void loadSchemas().catch(() => undefined), SETTLED_MS);
     return () => clearTimeout(fetching);

@@ -10,6 +10,8 @@ interface AirState {
   householdId: string | null;
   /** null: not known on this device yet. */
   air: Air | null;
+  /** Whether all was asked that could know it: this device, and where it does not, the server. */
+  asked: boolean;
   unsent: readonly UnsentReading[];
   /** Readings the server would not take, by the keys this device keeps them under. */
   refused: ReadonlyMap<number, RefusedReading>;
@@ -17,7 +19,7 @@ interface AirState {
   reached: boolean;
 }
 
-const EMPTY: AirState = { householdId: null, air: null, unsent: [], refused: new Map(), reached: true };
+const EMPTY: AirState = { householdId: null, air: null, asked: false, unsent: [], refused: new Map(), reached: true };
 
 /** The household's air on this device: places, hygrometers, what their readings come to, the weather. */
 export const useAir = create<AirState>()(() => EMPTY);
@@ -66,10 +68,10 @@ export async function refreshAir(everything = false): Promise<void> {
     const news = await call('readAir', { query: { since } });
     if (useAir.getState().householdId !== householdId) return;
     const next = since > 0 && air ? withNews(air, news) : news;
-    useAir.setState({ air: next, reached: true });
+    useAir.setState({ air: next, asked: true, reached: true });
     await mine?.put('air', next, 'air');
   } catch {
-    if (useAir.getState().householdId === householdId) useAir.setState({ reached: false });
+    if (useAir.getState().householdId === householdId) useAir.setState({ asked: true, reached: false });
   }
 }
 
@@ -88,8 +90,17 @@ async function keepAnew(fresh: DeviceStore, lost: DeviceStore): Promise<void> {
   await sendReadings();
 }
 
-/** Opens a household's air: what this device kept first, then what the server has. */
+/** Opens a household's air: what this device kept first, then what the server has. @throws as a browser that keeps nothing does */
 export async function openAir(householdId: string): Promise<void> {
+  try {
+    await readIn(householdId);
+  } finally {
+    // What did not come is not on its way any more.
+    if (useAir.getState().householdId === householdId) useAir.setState({ asked: true });
+  }
+}
+
+async function readIn(householdId: string): Promise<void> {
   if (useAir.getState().householdId !== householdId) {
     closeAir();
     useAir.setState({ ...EMPTY, householdId });
@@ -99,7 +110,7 @@ export async function openAir(householdId: string): Promise<void> {
     await takeOld(mine, householdId);
     const [air, unsent] = await Promise.all([mine.get('air', 'air'), mine.getAll('readings')]);
     const refused = await refusedOn(mine);
-    if (link.store === mine) useAir.setState({ air: air ?? null, unsent, refused });
+    if (link.store === mine) useAir.setState({ air: air ?? null, asked: air !== undefined, unsent, refused });
   }
   await sendReadings();
   await refreshAir();

@@ -118,12 +118,13 @@ export function keepAssessed(): () => void {
     if (household) post({ household });
   };
   const sendAir = () => {
-    const { air, unsent, reached } = useAir.getState();
-    post({ air, unsent, airComing: air === null && reached });
+    const { air, unsent, asked } = useAir.getState();
+    post({ air, unsent, airComing: !asked });
   };
   const sendCards = () => {
-    const { cards } = useCardStore.getState();
+    const { cards, asked } = useCardStore.getState();
     post({
+      cardsComing: !asked,
       appointments: factsOf(cards, 'appointment'),
       occasions: factsOf(cards, 'occasion'),
       bows: bowsAmong(cards ?? []),
@@ -152,12 +153,11 @@ export function keepAssessed(): () => void {
     useLog.subscribe(({ opened, events, complete }, before) => {
       if (opened !== before.opened || events !== before.events || complete !== before.complete) sendEvents();
     }),
-    useAir.subscribe(({ air, unsent, reached }, before) => {
-      const given = air === null && reached !== before.reached;
-      if (air !== before.air || unsent !== before.unsent || given) sendAir();
+    useAir.subscribe(({ air, unsent, asked }, before) => {
+      if (air !== before.air || unsent !== before.unsent || asked !== before.asked) sendAir();
     }),
-    useCardStore.subscribe(({ cards }, before) => {
-      if (cards !== before.cards) sendCards();
+    useCardStore.subscribe(({ cards, asked }, before) => {
+      if (cards !== before.cards || asked !== before.asked) sendCards();
     }),
     useAssessmentStore.subscribe(({ watched }, before) => {
       if (watched !== before.watched) sendWatched();

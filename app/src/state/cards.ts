@@ -11,6 +11,8 @@ interface CardsState {
   householdId: string | null;
   /** null: not known on this device yet. With what is not sent yet, as it will be. */
   cards: readonly Card[] | null;
+  /** Whether all was asked that could know them: this device, and where it does not, the server. */
+  asked: boolean;
   /** Changes that are not sent yet. */
   unsent: number;
   /** The server did not answer when they were last sent. */
@@ -19,7 +21,7 @@ interface CardsState {
   refused: ReadonlyMap<number, RefusedCard>;
 }
 
-const EMPTY: CardsState = { householdId: null, cards: null, unsent: 0, held: false, refused: new Map() };
+const EMPTY: CardsState = { householdId: null, cards: null, asked: false, unsent: 0, held: false, refused: new Map() };
 
 /** The household's cards on this device: sets, spares, occasions, prices, appointments. */
 export const useCardStore = create<CardsState>()(() => EMPTY);
@@ -77,8 +79,17 @@ async function keepAnew(fresh: DeviceStore, lost: DeviceStore): Promise<void> {
   await sendCards();
 }
 
-/** Opens a household's cards: what this device kept first, then what the server has. */
+/** Opens a household's cards: what this device kept first, then what the server has. @throws Refused, OutOfReach, or as a browser that keeps nothing does */
 export async function openCards(householdId: string): Promise<void> {
+  try {
+    await readIn(householdId);
+  } finally {
+    // What did not come is not on its way any more.
+    if (useCardStore.getState().householdId === householdId) useCardStore.setState({ asked: true });
+  }
+}
+
+async function readIn(householdId: string): Promise<void> {
   if (useCardStore.getState().householdId !== householdId) {
     leaveCards();
     useCardStore.setState({ ...EMPTY, householdId });
@@ -87,6 +98,7 @@ export async function openCards(householdId: string): Promise<void> {
     link.store = mine;
     link.cards = (await mine.get('cards', 'cards')) ?? null;
     await show(mine);
+    if (link.cards) useCardStore.setState({ asked: true });
   }
   await sendCards();
   const mine = link.store;

@@ -4,7 +4,7 @@ import { create } from 'zustand';
 import { forgetStand } from '@/opening/kept-stand';
 import { call, Refused, speakFor } from './api';
 import { leaveAir, openAir } from './air';
-import { judgedAgain, leaveAssessments } from './assessment-store';
+import { judgedAgain, leaveAssessments, watch } from './assessment-store';
 import { leaveCards, openCards, useCardStore } from './cards';
 import { removeDeviceStore, waitingPhotos } from './device-store';
 import { kept } from './kept';
@@ -67,13 +67,17 @@ export function enter(household: Household): void {
     if (useHousehold.getState().household?.id === household.id) await (air ??= openAir(household.id));
   };
   const first = async (instrumentId: string) => {
+    // Judged at once, whatever page shows it.
+    const stop = watch(instrumentId);
     await judgedAgain(instrumentId);
+    stop();
     await drawn();
     airToo().catch(() => undefined);
   };
   openLog(household.id, standOf(household, usePreferences.getState().standId)?.id ?? null, first)
+    .catch(() => notifyProblem(NO_STORE))
     .then(airToo)
-    .catch(() => notifyProblem(NO_STORE));
+    .catch(() => undefined);
 }
 
 /** Lets go of a household's data. @returns how much of it is not sent yet */

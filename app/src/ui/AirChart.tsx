@@ -1,10 +1,11 @@
 import { scaleLinear } from 'd3-scale';
 import { area, line } from 'd3-shape';
-import { useEffect, useRef, useState, type RefObject } from 'react';
-import { View, type LayoutChangeEvent } from 'react-native';
+import { useEffect, useRef, type RefObject } from 'react';
+import { View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { usePalette } from './theme';
 import { FACE } from './theme';
+import { useWidth } from './width';
 
 /** One place on the chart's way: an instant and what was there; null where nothing was read. */
 export interface AirPoint {
@@ -52,9 +53,7 @@ function reachOf(points: readonly AirPoint[], band: AirChartProps['band']): [num
  */
 export function AirChart({ points, band, words, label, ticks, chosen, onChoose, tall = 240 }: AirChartProps) {
   const palette = usePalette();
-  const [width, setWidth] = useState(0);
-  const frame = useRef<View>(null);
-  const measure = ({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width);
+  const [width, measured] = useWidth();
   const from = points[0]?.at ?? 0;
   const to = Math.max(from + 1, points.at(-1)?.at ?? 1);
   const x = scaleLinear([from, to], [EDGE.left, Math.max(EDGE.left + 1, width - EDGE.right)]);
@@ -72,12 +71,11 @@ export function AirChart({ points, band, words, label, ticks, chosen, onChoose, 
   const index = Math.min(last, chosen ?? last);
   const move = (by: number) => onChoose(Math.min(last, Math.max(0, index + by)));
 
-  useSliderKeys(frame, move);
+  useSliderKeys(measured.ref, move);
   const { ribbon, safe, alone, mean, level, wood } = shapesOf(points, band, x, y);
   const point = points[index];
   return (
     <View
-      ref={frame}
       role="slider"
       tabIndex={0}
       aria-label={label}
@@ -85,7 +83,7 @@ export function AirChart({ points, band, words, label, ticks, chosen, onChoose, 
       aria-valuemax={Math.max(0, last)}
       aria-valuenow={Math.max(0, index)}
       aria-valuetext={point ? words(point) : 'nothing read'}
-      onLayout={measure}
+      {...measured}
       onStartShouldSetResponder={() => true}
       onResponderGrant={({ nativeEvent }) => read(nativeEvent.locationX)}
       onResponderMove={({ nativeEvent }) => read(nativeEvent.locationX)}

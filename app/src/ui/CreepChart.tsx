@@ -1,10 +1,10 @@
 import { scaleLinear } from 'd3-scale';
-import { useState } from 'react';
 import Svg, { Circle, Line, Path, Text } from 'react-native-svg';
 import { FACE, usePalette } from './theme';
 import type { Creep, Tuning } from '@tembrin/core/strings';
 import { creepLabel } from '@/copy/charts';
 import { Stack } from './layout';
+import { useWidth } from './width';
 
 const TALL = 150;
 const FOOT = 20;
@@ -25,7 +25,7 @@ export function CreepChart({
   nowMs: number;
 }) {
   const palette = usePalette();
-  const [width, setWidth] = useState(0);
+  const [width, measured] = useWidth();
   const days = Math.max(2, Math.ceil(Math.max(settledAt, nowMs) - fittedAt) / DAY_MS);
   const fallen = (day: number) => creep.cents * (1 - Math.exp(-day / creep.days));
   const found = tunings.map(({ at }, index) => ({
@@ -43,12 +43,7 @@ export function CreepChart({
   const settles = (settledAt - fittedAt) / DAY_MS;
   const step = days > 12 ? 4 : days > 6 ? 2 : 1;
   return (
-    <Stack
-      role="img"
-      aria-label={creepLabel(fallen(now), found.length, settles)}
-      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-      height={TALL}
-    >
+    <Stack role="img" aria-label={creepLabel(fallen(now), found.length, settles)} {...measured} height={TALL}>
       {width > 0 && (
         <Svg width={width} height={TALL} aria-hidden>
           <Line x1={0} x2={width} y1={8} y2={8} stroke={palette.line} />

@@ -1,5 +1,4 @@
 import { scaleLinear } from 'd3-scale';
-import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, Path } from 'react-native-svg';
 import { usePreferences } from '@/state/preferences';
@@ -10,6 +9,7 @@ import { Text } from './Text';
 import type { Figure } from '@tembrin/core/instruments';
 import type { Measure } from '@tembrin/core/log';
 import { Row } from './layout';
+import { useWidth } from './width';
 
 const TALL = 64;
 const EDGE = 8;
@@ -28,7 +28,7 @@ export function MeasureChart({
 }) {
   const { accent, line, ground } = usePalette();
   const lengths = usePreferences((state) => state.lengths);
-  const [width, setWidth] = useState(300);
+  const [width, measured] = useWidth(300);
   const values = marks.map(({ value }) => value);
   const [least, most] = [Math.min(...values), Math.max(...values)];
   const spare = Math.max((most - least) * 0.15, Math.abs(most) * 0.02, 1e-6);
@@ -38,7 +38,7 @@ export function MeasureChart({
     ({ at, value }) => `${dateWords(at, nowMs, timeZone)} ${measureWords(figure, value, lengths)}`,
   );
   return (
-    <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+    <View {...measured}>
       <Svg width={width} height={TALL} role="img" aria-label={words.join(', ')}>
         <Path d={`M0 ${TALL - 1}H${width}`} stroke={line} strokeWidth={1} />
         <Path

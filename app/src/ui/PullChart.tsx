@@ -1,10 +1,10 @@
 import { scaleLinear } from 'd3-scale';
-import { useState } from 'react';
 import Svg, { Circle, G, Line, Text } from 'react-native-svg';
 import { usePreferences } from '@/state/preferences';
 import { changeWords, forceWords } from '@/copy/measures';
 import { FACE, usePalette } from './theme';
 import { Stack } from './layout';
+import { useWidth } from './width';
 
 /** One string of the chart; its name is short. */
 export interface PullRow {
@@ -24,7 +24,7 @@ const VALUE = 76;
 export function PullChart({ rows, label }: { rows: readonly PullRow[]; label: string }) {
   const palette = usePalette();
   const forces = usePreferences((state) => state.forces);
-  const [width, setWidth] = useState(0);
+  const [width, measured] = useWidth();
   // A harp's many strings stand closer, and only every seventh is named.
   const many = rows.length > 12;
   const high = many ? 12 : 34;
@@ -36,13 +36,7 @@ export function PullChart({ rows, label }: { rows: readonly PullRow[]; label: st
     return oldN === undefined || oldN === null ? `${name} ${now}` : `${name} ${forceWords(oldN, forces)}, then ${now}`;
   });
   return (
-    <Stack
-      role="img"
-      aria-label={`${label}: ${words.join('; ')}`}
-      onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}
-      height={height}
-      full
-    >
+    <Stack role="img" aria-label={`${label}: ${words.join('; ')}`} {...measured} height={height} full>
       {width > 0 && (
         <Svg width={width} height={height} aria-hidden>
           <Line x1={LABEL} x2={LABEL} y1={0} y2={height} stroke={palette.text} strokeWidth={3} />

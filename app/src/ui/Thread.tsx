@@ -1,6 +1,4 @@
 import { scaleLinear } from 'd3-scale';
-import { useState } from 'react';
-import { type LayoutChangeEvent } from 'react-native';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
 import { threadLabel } from '@/copy/charts';
 import { STATE_TONES } from './StateMark';
@@ -8,6 +6,7 @@ import { usePalette } from './theme';
 import type { ThreadState } from '@tembrin/core/parts';
 import type { Window } from '@tembrin/core/wear';
 import { Stack } from './layout';
+import { useWidth } from './width';
 
 interface ThreadProps {
   /** Where the taut line begins; null when nobody knows. */
@@ -85,8 +84,7 @@ function layOut({
  */
 export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim, marks = [] }: ThreadProps) {
   const palette = usePalette();
-  const [width, setWidth] = useState(0);
-  const measure = ({ nativeEvent }: LayoutChangeEvent) => setWidth(nativeEvent.layout.width);
+  const [width, measured] = useWidth();
   const { height, y, spread, bead, x, start, end, early, late } = layOut({ from, window, nowMs, width, tall, slim });
   const nowX = x(nowMs);
   const colour = palette[STATE_TONES[state]];
@@ -95,7 +93,7 @@ export function Thread({ from, window, state, nowMs, timeZone, label, tall, slim
     <Stack
       role="img"
       aria-label={threadLabel({ label, state, from, window }, nowMs, timeZone)}
-      onLayout={measure}
+      {...measured}
       height={height}
       full
     >

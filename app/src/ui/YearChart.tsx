@@ -1,5 +1,4 @@
 import { scaleLinear } from 'd3-scale';
-import { useState } from 'react';
 import { Pressable, View } from 'react-native';
 import Svg, { Circle, Line, Rect, Text as SvgText } from 'react-native-svg';
 import { monthName } from '@/copy/dates';
@@ -10,6 +9,7 @@ import { Text } from './Text';
 import { startOfLocalDay, type LocalDay } from '@tembrin/core/time';
 import type { ThreadState } from '@tembrin/core/parts';
 import type { Window } from '@tembrin/core/wear';
+import { useWidth } from './width';
 
 /** One thread on the calendar. */
 export interface YearRow {
@@ -52,7 +52,7 @@ interface YearChartProps {
 /** The year: the threads of all parts laid on one calendar, with the days that matter across them. */
 export function YearChart({ rows, marks, nowMs, timeZone, today, chosen, onChoose }: YearChartProps) {
   const palette = usePalette();
-  const [width, setWidth] = useState(0);
+  const [width, measured] = useWidth();
   const [first, last] = [today - BACK_DAYS, today + AHEAD_DAYS];
   const at = (day: LocalDay) => startOfLocalDay(day, timeZone);
   const x = scaleLinear([at(first), at(last)], [0, Math.max(1, width)]).clamp(true);
@@ -64,7 +64,7 @@ export function YearChart({ rows, marks, nowMs, timeZone, today, chosen, onChoos
   const spaced = months.filter((_, index) => width > 620 || index % 2 === 0);
   const calendar = { x, at, nowMs, marks, months };
   return (
-    <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+    <View {...measured}>
       {width > 0 && (
         <>
           <Svg width={width} height={HEAD} aria-hidden>

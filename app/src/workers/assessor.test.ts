@@ -70,12 +70,15 @@ test('what is on screen is judged first, one instrument at a time, then the year
   expect(ids()).toEqual(['tern', 'heron', 'wren', 'year']);
 });
 
-test('the year waits for air that is on its way, and for none that does not come', () => {
+test('what is not on screen waits for air and cards that are on their way, and for none that do not come', () => {
   const { take, finish, ids } = bench();
-  take({ household, complete: 'all', airComing: true });
+  take({ household, complete: 'all', airComing: true, cardsComing: true, watched: ['wren'] });
   finish();
-  expect(ids()).toEqual(['heron', 'wren', 'tern']);
-  take({ air: null, airComing: false });
+  expect(ids()).toEqual(['wren']);
+  take({ appointments: [], occasions: [], cardsComing: false });
+  finish();
+  expect(ids()).toEqual(['wren']);
+  take({ air: null, airComing: false, watched: [] });
   finish();
   expect(ids()).toEqual(['heron', 'wren', 'tern', 'year']);
 });

@@ -21,8 +21,9 @@ export interface Changes {
   household?: Household;
   air?: Air | null;
   unsent?: readonly UnsentReading[];
-  /** The air is still on its way: a year laid out without it would move at once. */
+  /** The air, or the cards, are still on their way: what is judged without them would move at once. */
   airComing?: boolean;
+  cardsComing?: boolean;
   appointments?: readonly Appointment[];
   occasions?: readonly Occasion[];
   /** What was said of its bows. */
@@ -73,6 +74,7 @@ export class Assessor {
   private air: Air | null = null;
   private unsent: readonly UnsentReading[] = [];
   private airComing = false;
+  private cardsComing = false;
   private appointments: readonly Appointment[] = [];
   private occasions: readonly Occasion[] = [];
   private bows: readonly SaidBow[] = [];
@@ -107,6 +109,7 @@ export class Assessor {
     if (changes.household) this.takeHousehold(changes.household);
     if (changes.air !== undefined || changes.unsent) this.takeAir(changes);
     this.airComing = changes.airComing ?? this.airComing;
+    this.cardsComing = changes.cardsComing ?? this.cardsComing;
     for (const [id, { anew, events: more }] of Object.entries(changes.events ?? {})) {
       this.events.set(id, anew ? [...more] : [...(this.events.get(id) ?? []), ...more]);
       this.stale.add(id);
@@ -195,15 +198,15 @@ export class Assessor {
     return among(this.stale) ?? among(this.unlearned);
   }
 
-  /** Whether it is time: a log that is still coming in is judged by the minute, not page by page. */
+  /**
+   * Whether it is time. What is not on screen waits for air and cards, so that nothing is judged twice; a log that is still coming in
+   * is judged by the minute, not page by page.
+   */
   private isDue(id: string): boolean {
+    if (this.watched.has(id)) return true;
+    if (this.airComing || this.cardsComing) return false;
     const verdict = this.verdicts.get(id);
-    return (
-      verdict === undefined ||
-      this.watched.has(id) ||
-      this.isComplete(id) ||
-      this.nowMs - verdict.assessment.log.nowMs >= MINUTE_MS
-    );
+    return verdict === undefined || this.isComplete(id) || this.nowMs - verdict.assessment.log.nowMs >= MINUTE_MS;
   }
 
   /** Who is here and plays. */
@@ -259,7 +262,8 @@ export class Assessor {
 
   /** Lays out the year once everything is judged. @returns whether there was anything to do */
   private judgeYear(): boolean {
-    if (!this.household || this.complete !== 'all' || this.airComing || !this.yearStale) return false;
+    if (!this.household || this.complete !== 'all' || this.airComing || this.cardsComing || !this.yearStale)
+      return false;
     this.yearStale = false;
     const { id: householdId, instruments, timeZone } = this.household;
     const all = instruments.flatMap(({ id }) => this.verdicts.get(id)?.assessment ?? []);

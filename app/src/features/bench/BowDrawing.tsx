@@ -1,10 +1,10 @@
-import { useState } from 'react';
 import { View } from 'react-native';
 import Svg, { Circle, G, Path } from 'react-native-svg';
 import { usePalette } from '@/ui/theme';
 import { bowGap, type BowAt } from '@tembrin/core/bow';
 import type { BowedFamily } from '@tembrin/core/instruments';
 import { copy } from '@/copy/screens/bench/bow-drawing';
+import { useWidth } from '@/ui/width';
 
 /** Heights are drawn so many times as large as lengths, or the gap could not be seen. */
 const HEIGHTS = 5;
@@ -13,7 +13,7 @@ const TALL = 200;
 /** A bow from the side at some turn of its screw: the stick with its curve, the hair, the gauge at the narrowest point. */
 export function BowDrawing({ bow, family }: { bow: BowAt; family: BowedFamily }) {
   const { stick, woodDark, quiet, string: hair, accent, line, now, well } = usePalette();
-  const [width, setWidth] = useState(340);
+  const [width, measured] = useWidth(340);
   const { gapMm, camberMm, looseMm, turns, state } = bow;
   const hairY = 150;
   const left = 20;
@@ -29,7 +29,7 @@ export function BowDrawing({ bow, family }: { bow: BowAt; family: BowedFamily })
   const words = copy.aBowTheGap(gapMm, curve, looseMm);
   const loose = state === 'leaving' ? 14 : 0;
   return (
-    <View onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)}>
+    <View {...measured}>
       <Svg width={width} height={TALL} role="img" aria-label={words}>
         <Path d={`M0 ${TALL - 1}H${width}`} stroke={line} strokeWidth={1} />
         <Circle

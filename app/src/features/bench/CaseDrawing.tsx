@@ -1,4 +1,3 @@
-import { useState } from 'react';
 import Svg, { Circle, G, Path, Rect } from 'react-native-svg';
 import { Drawing } from '@/ui/Plate';
 import { bowedPlates } from '@/ui/plate/bowed';
@@ -6,6 +5,7 @@ import { usePalette } from '@/ui/theme';
 import type { CaseFault } from '@tembrin/core/learning';
 import { Stack } from '@/ui/layout';
 import { copy, SEEN } from '@/copy/screens/bench/case-drawing';
+import { useWidth } from '@/ui/width';
 
 const VIOLIN = bowedPlates.violin(false);
 
@@ -31,11 +31,11 @@ export function CaseDrawing({
 }) {
   const palette = usePalette();
   const { woodDark, quiet, string, speck, edge, lining } = palette;
-  const [width, setWidth] = useState(340);
+  const [width, measured] = useWidth(340);
   const wrong = (fault: CaseFault) => faults.includes(fault);
   const words = (Object.keys(SEEN) as CaseFault[]).map((fault) => SEEN[fault][wrong(fault) ? 1 : 0]).join('; ');
   return (
-    <Stack onLayout={({ nativeEvent }) => setWidth(nativeEvent.layout.width)} align="center">
+    <Stack {...measured} align="center">
       <Svg
         width={width}
         height={(width * 216) / 348}

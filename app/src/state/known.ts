@@ -1,0 +1,35 @@
+import { use } from 'react';
+import { useAir } from './air';
+import { useCardStore } from './cards';
+import { useHousehold } from './household';
+
+/** A browser that keeps nothing keeps nobody waiting for long. From memory. */
+const PATIENCE_MS = 3000;
+
+/** Nothing to wait for. React takes it as over at once by its status. */
+const THERE: Promise<void> = Object.assign(Promise.resolve(), { status: 'fulfilled' as const, value: undefined });
+
+let asking: Promise<void> | null = null;
+
+/** Resolves once everybody was asked for the household's air and cards. */
+function allAsked(): Promise<void> {
+  asking ??= new Promise((resolve) => {
+    const end = () => {
+      stops.forEach((stop) => stop());
+      clearTimeout(timer);
+      resolve();
+    };
+    const look = () => useAir.getState().asked && useCardStore.getState().asked && end();
+    const stops = [useAir.subscribe(look), useCardStore.subscribe(look)];
+    const timer = setTimeout(end, PATIENCE_MS);
+  });
+  return asking;
+}
+
+/** Makes a page wait, where it must, until what this device has of air and cards is there: nothing on it moves when they come. */
+export function useKnown(needed: boolean): void {
+  const air = useAir((state) => state.asked);
+  const cards = useCardStore((state) => state.asked);
+  const household = useHousehold((state) => state.household);
+  use((air && cards) || !household || !needed ? THERE : allAsked());
+}
