@@ -106,12 +106,12 @@ export function keepAssessed(): () => void {
   };
 
   const sendEvents = () => {
-    const { opened, events, complete } = useLog.getState();
+    const { opened, read, events, complete } = useLog.getState();
     // A log that was not read yet is not an empty one: nothing is judged by it.
     if (!opened) return;
     for (const change of eventChanges(sent, events)) post({ ...change, more: true });
     sent = events;
-    post({ complete });
+    post({ complete, logComing: !read });
   };
   const sendHousehold = () => {
     const { household } = useHousehold.getState();
@@ -150,8 +150,9 @@ export function keepAssessed(): () => void {
       if (household?.id !== before.household?.id) sent = {};
       sendHousehold();
     }),
-    useLog.subscribe(({ opened, events, complete }, before) => {
-      if (opened !== before.opened || events !== before.events || complete !== before.complete) sendEvents();
+    useLog.subscribe((state, before) => {
+      if ((['opened', 'read', 'events', 'complete'] as const).some((each) => state[each] !== before[each]))
+        sendEvents();
     }),
     useAir.subscribe(({ air, unsent, asked }, before) => {
       if (air !== before.air || unsent !== before.unsent || asked !== before.asked) sendAir();

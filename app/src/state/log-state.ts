@@ -9,6 +9,8 @@ export interface LogState {
   householdId: string | null;
   /** What this device keeps of it was read; before, nothing is known, which is not the same as nothing being there. */
   opened: boolean;
+  /** All that this device keeps of it was read, not only what was wanted first. */
+  read: boolean;
   /** Every instrument's events that this device knows, sent or not. */
   events: Readonly<Record<string, readonly LogEvent[]>>;
   /** Instruments whose log is complete, as far as the server had told when last asked. */
@@ -21,6 +23,7 @@ export interface LogState {
 export const EMPTY: LogState = {
   householdId: null,
   opened: false,
+  read: false,
   events: {},
   complete: new Set(),
   unsent: 0,

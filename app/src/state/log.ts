@@ -286,7 +286,7 @@ export async function openLog(
   useLog.setState({ ...EMPTY, householdId });
   const mine = await openLasting(householdId, keepAnew).catch((error: unknown) => {
     // A browser that keeps nothing has nothing to be read.
-    if (useLog.getState().householdId === householdId) useLog.setState({ opened: true });
+    if (useLog.getState().householdId === householdId) useLog.setState({ opened: true, read: true });
     throw error;
   });
   if (useLog.getState().householdId !== householdId) return mine.close();
@@ -319,6 +319,7 @@ async function readIn(mine: DeviceStore, firstId: string | null, firstRead: (id:
   const all = await keptLog(mine);
   if (link.store !== mine) return;
   useLog.setState((state) => ({
+    read: true,
     events: merged(state.events, all),
     complete: kept ? 'all' : state.complete,
   }));

@@ -21,7 +21,8 @@ export interface Changes {
   household?: Household;
   air?: Air | null;
   unsent?: readonly UnsentReading[];
-  /** The air, or the cards, are still on their way: what is judged without them would move at once. */
+  /** What the device keeps of it, or the server has, is still on its way: what is judged without it would move at once. */
+  logComing?: boolean;
   airComing?: boolean;
   cardsComing?: boolean;
   appointments?: readonly Appointment[];
@@ -73,8 +74,7 @@ export class Assessor {
   private household: Household | null = null;
   private air: Air | null = null;
   private unsent: readonly UnsentReading[] = [];
-  private airComing = false;
-  private cardsComing = false;
+  private readonly coming = { log: false, air: false, cards: false };
   private appointments: readonly Appointment[] = [];
   private occasions: readonly Occasion[] = [];
   private bows: readonly SaidBow[] = [];
@@ -108,8 +108,7 @@ export class Assessor {
     this.turn = changes.turn;
     if (changes.household) this.takeHousehold(changes.household);
     if (changes.air !== undefined || changes.unsent) this.takeAir(changes);
-    this.airComing = changes.airComing ?? this.airComing;
-    this.cardsComing = changes.cardsComing ?? this.cardsComing;
+    this.takeComing(changes);
     for (const [id, { anew, events: more }] of Object.entries(changes.events ?? {})) {
       this.events.set(id, anew ? [...more] : [...(this.events.get(id) ?? []), ...more]);
       this.stale.add(id);
@@ -135,6 +134,12 @@ export class Assessor {
     this.ageVerdicts();
     this.more = changes.more ?? false;
     if (!this.running) this.run();
+  }
+
+  private takeComing({ logComing, airComing, cardsComing }: Changes): void {
+    this.coming.log = logComing ?? this.coming.log;
+    this.coming.air = airComing ?? this.coming.air;
+    this.coming.cards = cardsComing ?? this.coming.cards;
   }
 
   private takeComplete(complete: ReadonlySet<string> | 'all'): void {
@@ -199,14 +204,18 @@ export class Assessor {
   }
 
   /**
-   * Whether it is time. What is not on screen waits for air and cards, so that nothing is judged twice; a log that is still coming in
-   * is judged by the minute, not page by page.
+   * Whether it is time. What is not on screen waits for what is on its way, so that nothing is judged twice; a log that comes from the
+   * server is judged by the minute, not page by page.
    */
   private isDue(id: string): boolean {
     if (this.watched.has(id)) return true;
-    if (this.airComing || this.cardsComing) return false;
+    if (this.isMoreComing()) return false;
     const verdict = this.verdicts.get(id);
     return verdict === undefined || this.isComplete(id) || this.nowMs - verdict.assessment.log.nowMs >= MINUTE_MS;
+  }
+
+  private isMoreComing(): boolean {
+    return Object.values(this.coming).some(Boolean);
   }
 
   /** Who is here and plays. */
@@ -262,8 +271,7 @@ export class Assessor {
 
   /** Lays out the year once everything is judged. @returns whether there was anything to do */
   private judgeYear(): boolean {
-    if (!this.household || this.complete !== 'all' || this.airComing || this.cardsComing || !this.yearStale)
-      return false;
+    if (!this.household || this.complete !== 'all' || this.isMoreComing() || !this.yearStale) return false;
     this.yearStale = false;
     const { id: householdId, instruments, timeZone } = this.household;
     const all = instruments.flatMap(({ id }) => this.verdicts.get(id)?.assessment ?? []);
