@@ -12,7 +12,7 @@ import { QuietBrowser, type QuietPage } from './quiet-browser';
  */
 const INSTRUMENTS = 60;
 const DAYS = 3650;
-const ENTRIES = 500_000;
+const ENTRIES = Number(process.env.ENTRIES ?? 500_000);
 const SLOWED = 4;
 const RUNS = 9;
 const url = process.env.TEMBRIN_URL!;

@@ -10,7 +10,7 @@ export const QUOTAS = {
   checks: 200,
   cards: 4000,
   /** Entries of the log. */
-  events: 300_000,
+  events: 600_000,
   /** Readings of all hygrometers: nineteen years of minutes. */
   readings: 10_000_000,
   /** What was sent to workshops, revoked or past among it. */

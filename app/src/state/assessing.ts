@@ -10,7 +10,7 @@ import { useLog } from './log';
 import { MINUTE_MS } from '@tembrin/core/time';
 import type { LogEvent } from '@tembrin/core/log';
 
-/** Events handed to the worker at once: copying more would be felt on the thread that draws. */
+/** Events handed to the worker in one task: copying more would be felt on the thread that draws. */
 const AT_ONCE = 1500;
 const TICK_MS = MINUTE_MS / 4;
 
@@ -62,18 +62,64 @@ function newEvents(before: readonly LogEvent[] | undefined, now: readonly LogEve
   return grown ? { anew: false, events: now.slice(before.length) } : { anew: true, events: now };
 }
 
+type EventChanges = NonNullable<Changes['events']>;
+
 /** What came to each instrument's events, in messages of no more than `AT_ONCE`. */
 function eventChanges(
   before: Readonly<Record<string, readonly LogEvent[]>>,
   now: Readonly<Record<string, readonly LogEvent[]>>,
-): Pick<Changes, 'events'>[] {
-  return Object.entries(now).flatMap(([id, events]) => {
-    if (before[id] === events) return [];
-    const { anew, events: more } = newEvents(before[id], events);
-    return Array.from({ length: Math.max(1, Math.ceil(more.length / AT_ONCE)) }, (_, part) => ({
-      events: { [id]: { anew: anew && part === 0, events: more.slice(part * AT_ONCE, (part + 1) * AT_ONCE) } },
-    }));
-  });
+): EventChanges[] {
+  const messages: EventChanges[] = [];
+  let room = 0;
+  for (const [id, events] of Object.entries(now)) {
+    if (before[id] === events) continue;
+    let { anew, events: more } = newEvents(before[id], events);
+    do {
+      if (room === 0) {
+        messages.push({});
+        room = AT_ONCE;
+      }
+      const part = more.slice(0, room);
+      messages[messages.length - 1] = { ...messages.at(-1), [id]: { anew, events: part } };
+      room -= part.length;
+      more = more.slice(part.length);
+      anew = false;
+    } while (more.length > 0);
+  }
+  return messages;
+}
+
+/** How many events a message brings. */
+const sizeOf = ({ events = {} }: Changes) =>
+  Object.values(events).reduce((sum, { events: more }) => sum + more.length, 0);
+
+/** Hands messages on in their order, those that are much to copy in tasks of their own: the page is drawn and used in between. */
+class Queue {
+  private readonly waiting: Changes[] = [];
+  private timer: ReturnType<typeof setTimeout> | undefined;
+
+  constructor(private readonly hand: (changes: Changes) => void) {}
+
+  add(changes: Changes): void {
+    this.waiting.push(changes);
+    if (this.timer === undefined) this.go();
+  }
+
+  private go(): void {
+    this.timer = undefined;
+    for (let room = AT_ONCE; room > 0 && this.waiting.length > 0;) {
+      const next = this.waiting.shift()!;
+      room -= sizeOf(next);
+      this.hand(next);
+    }
+    if (this.waiting.length > 0) this.timer = setTimeout(() => this.go(), 0);
+  }
+
+  clear(): void {
+    clearTimeout(this.timer);
+    this.timer = undefined;
+    this.waiting.length = 0;
+  }
 }
 
 /** Does something again and again while the page is seen, and as soon as it is seen again. @returns stop */
@@ -87,32 +133,10 @@ function whileSeen(work: () => void): () => void {
   };
 }
 
-/**
- * Has the household judged whenever something it rests on changes, and by the minute what is on screen. Stops when told.
- * @returns stop
- */
-export function keepAssessed(): () => void {
-  const take = (verdict: Verdict) => {
-    if (!takeVerdict(verdict) && verdict.kind === 'instrument') post({ unheard: [verdict.instrumentId] });
-  };
-  let line = typeof Worker === 'undefined' ? openHere(take) : openWorker(take, () => goOnHere());
-  let sent: Readonly<Record<string, readonly LogEvent[]>> = {};
-  const post = (changes: Omit<Changes, 'nowMs' | 'turn'>) => {
-    const { turn: last, told } = useAssessmentStore.getState();
-    const turn = last + 1;
-    const now = Object.fromEntries(Object.keys(changes.events ?? {}).map((id) => [id, turn]));
-    useAssessmentStore.setState({ turn, told: { ...told, ...now } });
-    line.post({ ...changes, nowMs: Date.now(), turn });
-  };
+type Post = (changes: Omit<Changes, 'nowMs' | 'turn'>) => void;
 
-  const sendEvents = () => {
-    const { opened, read, events, complete } = useLog.getState();
-    // A log that was not read yet is not an empty one: nothing is judged by it.
-    if (!opened) return;
-    for (const change of eventChanges(sent, events)) post({ ...change, more: true });
-    sent = events;
-    post({ complete, logComing: !read });
-  };
+/** Hands on what is judged beside the log, as it stands. */
+function sendersOf(post: Post) {
   const sendHousehold = () => {
     const { household } = useHousehold.getState();
     if (household) post({ household });
@@ -134,10 +158,42 @@ export function keepAssessed(): () => void {
     const { watched } = useAssessmentStore.getState();
     post({ watched: Object.keys(watched).filter((id) => watched[id]! > 0) });
   };
+  return { sendHousehold, sendAir, sendCards, sendWatched };
+}
+
+/**
+ * Has the household judged whenever something it rests on changes, and by the minute what is on screen. Stops when told.
+ * @returns stop
+ */
+export function keepAssessed(): () => void {
+  const take = (verdict: Verdict) => {
+    if (!takeVerdict(verdict) && verdict.kind === 'instrument') post({ unheard: [verdict.instrumentId] });
+  };
+  const queue = new Queue((changes) => line.post(changes));
+  let line = typeof Worker === 'undefined' ? openHere(take) : openWorker(take, () => goOnHere());
+  let sent: Readonly<Record<string, readonly LogEvent[]>> = {};
+  const post: Post = (changes) => {
+    const { turn: last, told } = useAssessmentStore.getState();
+    const turn = last + 1;
+    const now = Object.fromEntries(Object.keys(changes.events ?? {}).map((id) => [id, turn]));
+    useAssessmentStore.setState({ turn, told: { ...told, ...now } });
+    queue.add({ ...changes, nowMs: Date.now(), turn });
+  };
+
+  const sendEvents = () => {
+    const { opened, read, events, complete } = useLog.getState();
+    // A log that was not read yet is not an empty one: nothing is judged by it.
+    if (!opened) return;
+    for (const change of eventChanges(sent, events)) post({ events: change, more: true });
+    sent = events;
+    post({ complete, logComing: !read });
+  };
+  const { sendHousehold, sendAir, sendCards, sendWatched } = sendersOf(post);
   // What household it is comes first: a worker that hears of another forgets the one before.
   const sendAll = () => [sendHousehold, sendWatched, sendEvents, sendAir, sendCards].forEach((send) => send());
   // A worker that does not load, or breaks down, is done without: nobody waits for it.
   function goOnHere() {
+    queue.clear();
     line.close();
     line = openHere(take);
     sent = {};
@@ -167,6 +223,7 @@ export function keepAssessed(): () => void {
   stops.push(whileSeen(() => post({})));
   return () => {
     stops.forEach((stop) => stop());
+    queue.clear();
     line.close();
     useAssessmentStore.setState({ turn: 0, told: {}, turns: {} });
   };

@@ -158,15 +158,20 @@ export async function removeDeviceStore(householdId: string): Promise<void> {
 /** Entries read at once: more are felt on the thread that draws. From memory: a tenth of a second on a slow phone. */
 const AT_ONCE = 2000;
 
-/** All that is kept of the log, as of one moment; read in parts, so that the page is drawn and used in between. */
-export async function keptLog(store: DeviceStore): Promise<LogEvent[]> {
+/** Entries kept in one task: each is copied for itself. */
+const PUT_AT_ONCE = 500;
+
+/**
+ * All that is kept of the log, as of one moment; in parts, so that the page is drawn and used in between. Nothing else is to be waited
+ * for between two of them: the moment would be over.
+ */
+export async function* keptLog(store: DeviceStore): AsyncGenerator<LogEvent[], void> {
   const { store: events } = store.transaction('events');
-  const all: LogEvent[] = [];
   for (let last: string | null = null; ;) {
     const after: IDBKeyRange | null = last === null ? null : IDBKeyRange.lowerBound(last, true);
     const part = await events.getAll(after, AT_ONCE);
-    for (const event of part) all.push(event);
-    if (part.length < AT_ONCE) return all;
+    yield part;
+    if (part.length < AT_ONCE) return;
     last = part.at(-1)!.id;
   }
 }
@@ -174,7 +179,10 @@ export async function keptLog(store: DeviceStore): Promise<LogEvent[]> {
 /** Stores a page of the server's log and how far it reached, together; where no more follows, what is kept is whole. */
 export async function keepPage(store: DeviceStore, { events, reached, more, epoch }: LogPage): Promise<void> {
   const work = store.transaction(['events', 'reached', 'epoch'], 'readwrite');
-  for (const event of events) void work.objectStore('events').put(event);
+  for (let from = 0; from < events.length; from += PUT_AT_ONCE) {
+    const puts = events.slice(from, from + PUT_AT_ONCE).map((event) => work.objectStore('events').put(event));
+    await puts.at(-1);
+  }
   void work.objectStore('reached').put(reached, 'log');
   if (!more) void work.objectStore('reached').put(reached, 'whole');
   void work.objectStore('epoch').put(epoch, 'epoch');

@@ -316,13 +316,11 @@ async function readIn(mine: DeviceStore, firstId: string | null, firstRead: (id:
     await firstRead(firstId);
     if (link.store !== mine) return;
   }
-  const all = await keptLog(mine);
-  if (link.store !== mine) return;
-  useLog.setState((state) => ({
-    read: true,
-    events: merged(state.events, all),
-    complete: kept ? 'all' : state.complete,
-  }));
+  for await (const part of keptLog(mine)) {
+    if (link.store !== mine) return;
+    useLog.setState((state) => ({ events: merged(state.events, part) }));
+  }
+  useLog.setState((state) => ({ read: true, complete: kept ? 'all' : state.complete }));
 }
 
 /** What the device keeps, as of one moment: an entry that is just being settled is in one of the lists, not between them. */

@@ -117,8 +117,10 @@ export function assessInstrument<I extends OwnInstrument>(instrument: I, questio
   return judged(instrument, question, groundOf(instrument, question), question.elsewhere);
 }
 
+type Ground = Basis & { log: InstrumentLog };
+
 /** What an instrument is judged from, as far as it is its own. */
-function groundOf<I extends OwnInstrument>(instrument: I, question: Question<I>): Basis & { log: InstrumentLog } {
+function groundOf<I extends OwnInstrument>(instrument: I, question: Question<I>): Ground {
   const { timeZone, schools, places, occasions, nowMs, eventsOf, people = [] } = question;
   const log = foldLog(eventsOf(instrument.id), nowMs, timeZone);
   const players = playersOf(instrument.id, people);
@@ -140,8 +142,8 @@ function groundOf<I extends OwnInstrument>(instrument: I, question: Question<I>)
 
 function judged<I extends OwnInstrument>(
   instrument: I,
-  { instruments, people = [] }: Question<I>,
-  { log, ...basis }: ReturnType<typeof groundOf>,
+  { instruments, people = [] }: Pick<Question<I>, 'instruments' | 'people'>,
+  { log, ...basis }: Ground,
   elsewhere: KnownElsewhere | undefined,
 ): Assessment<I> {
   const learned = kinOf(instrument, instruments, people).flatMap((id) => elsewhere?.get(id) ?? []);
@@ -184,8 +186,35 @@ export function assessYear(
 export function assessHousehold<I extends OwnInstrument>(
   question: HouseholdQuestion<I>,
 ): { assessments: Assessment<I>[]; year: YearPlan } {
+  return together(
+    question,
+    question.instruments.map((instrument) => groundOf(instrument, question)),
+  );
+}
+
+/**
+ * A whole household as `assessHousehold` judges it, one instrument's log at a time: only one is held, whatever all of them come to.
+ * @param logsOf reads the logs of some instruments: of one, and those it shares a bow with
+ */
+export async function assessLargeHousehold<I extends OwnInstrument>(
+  question: Omit<HouseholdQuestion<I>, 'eventsOf'>,
+  logsOf: (instrumentIds: readonly string[]) => Promise<ReadonlyMap<string, readonly LogEvent[]>>,
+): Promise<{ assessments: Assessment<I>[]; year: YearPlan }> {
+  const { instruments, bows } = question;
+  const grounds: Ground[] = [];
+  for (const instrument of instruments) {
+    const logs = await logsOf([instrument.id, ...sharersOf(instrument.id, instruments, bows)]);
+    grounds.push(groundOf(instrument, { ...question, eventsOf: (id) => logs.get(id) ?? [] }));
+  }
+  return together(question, grounds);
+}
+
+/** The judgements of instruments of one household, and its year. */
+function together<I extends OwnInstrument>(
+  question: Omit<HouseholdQuestion<I>, 'eventsOf'>,
+  grounds: readonly Ground[],
+): { assessments: Assessment<I>[]; year: YearPlan } {
   const { instruments, appointments, occasions, people, nowMs, timeZone } = question;
-  const grounds = instruments.map((instrument) => groundOf(instrument, question));
   const alone = instruments.map((instrument, at) => judged(instrument, question, grounds[at]!, undefined));
   const learned = new Map(alone.map((each) => [each.facts.id, learnedFrom(each, people)]));
   // How much is played elsewhere tells nothing where somebody said how much is played here.

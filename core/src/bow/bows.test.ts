@@ -1,5 +1,12 @@
 import fc from 'fast-check';
-import { assess, assessHousehold, dueOfInstrument, type HouseholdQuestion, type OwnInstrument } from '../assess';
+import {
+  assess,
+  assessHousehold,
+  assessLargeHousehold,
+  dueOfInstrument,
+  type HouseholdQuestion,
+  type OwnInstrument,
+} from '../assess';
 import { schoolsFor, usualFacts, type Family } from '../instruments';
 import { byTime, foldLog, hoursInAll, type LogEvent } from '../log';
 import { subjectOf, threadOf } from '../parts';
@@ -32,8 +39,8 @@ const light = (more: Partial<SaidBow> = {}): SaidBow => ({
   ...more,
 });
 
-/** Judges a household of cellos from events that say which instrument they are of. */
-function judged(events: readonly LogEvent[], bows: readonly SaidBow[], instruments = [cello]) {
+/** A household of cellos, by events that say which instrument they are of. */
+function questionOf(events: readonly LogEvent[], bows: readonly SaidBow[], instruments = [cello]) {
   const question: HouseholdQuestion<OwnInstrument> = {
     timeZone: 'UTC',
     schools: {},
@@ -45,8 +52,9 @@ function judged(events: readonly LogEvent[], bows: readonly SaidBow[], instrumen
     bows,
     nowMs: NOW,
   };
-  return assessHousehold(question);
+  return question;
 }
+const judged = (...asked: Parameters<typeof questionOf>) => assessHousehold(questionOf(...asked));
 
 describe('the bows of a household', () => {
   test('every bowed instrument came with one; others are said', () => {
@@ -74,6 +82,27 @@ describe('the bows of a household', () => {
 
 describe('what was played with a bow', () => {
   const { event, session } = scribe(CELLO);
+
+  test('counts as much where the logs are read one instrument at a time, those that share a bow together', async () => {
+    const other = instrument(OTHER);
+    const events = [
+      ...session(ago(9), 2),
+      ...scribe(OTHER).session(ago(5), 3),
+      event('rehaired', ago(200), { reason: 'worn', known: true }),
+    ];
+    const { eventsOf, ...question } = questionOf(
+      events,
+      [light({ instrumentIds: [CELLO, OTHER] })],
+      [cello, other, instrument(GUITAR, 'guitar')],
+    );
+    const read: (readonly string[])[] = [];
+    const large = await assessLargeHousehold(question, async (ids) => {
+      read.push(ids);
+      return Promise.resolve(new Map(ids.map((id) => [id, eventsOf(id)])));
+    });
+    expect(large).toEqual(assessHousehold({ ...question, eventsOf }));
+    expect(read).toEqual([[CELLO, OTHER], [OTHER, CELLO], [GUITAR]]);
+  });
 
   test('is the instrument’s own log where it has no other', () => {
     fc.assert(

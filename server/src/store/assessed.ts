@@ -1,36 +1,45 @@
-import { assessHousehold, byInstrument, placesAir } from '@tembrin/core';
-import { bowsAmong, loansAmong, subjectNames, type Card, type CardKind, type Weather } from '@tembrin/contract';
+import { assessHousehold, assessLargeHousehold, byInstrument, placesAir } from '@tembrin/core';
+import {
+  bowsAmong,
+  loansAmong,
+  subjectNames,
+  type Card,
+  type CardKind,
+  type Instrument,
+  type Weather,
+} from '@tembrin/contract';
 import type { Database } from '../database/connect';
 import { AirScope } from './air/air-scope';
 import { CardScope } from './cards';
 import type { HouseholdScope } from './scope';
 
+/** A longer log is read one instrument after another: all of it at once would take this process' memory, and hold it up. */
+const LONG_LOG = 50_000;
+
 /** A household as it is judged on its own devices: every instrument, and its year. @param weather null: the air goes on as it is */
 export async function assessed(database: Database, scope: HouseholdScope, nowMs: number, weather: Weather | null) {
-  const [household, events, air, cards] = await Promise.all([
+  const [household, { logNumber }, air, cards] = await Promise.all([
     scope.household(),
-    scope.log(),
+    scope.row(),
     new AirScope(database, scope).air(0, weather),
     new CardScope(database, scope).cards(),
   ]);
   const { timeZone, schools, instruments, people, name } = household;
-  const logs = byInstrument(events);
   const appointments = factsOf(cards, 'appointment');
   const occasions = factsOf(cards, 'occasion');
-  const judged = assessHousehold({
+  const question = {
     timeZone,
     schools,
     instruments,
-    eventsOf: (id) => logs.get(id) ?? [],
     places: placesAir(air, [], timeZone, nowMs),
     appointments,
     occasions,
     bows: bowsAmong(cards),
     people: people.filter(({ goneAt }) => goneAt === null),
     nowMs,
-  });
+  };
   return {
-    ...judged,
+    ...(await judged(question, scope, Number(logNumber) > LONG_LOG)),
     appointments,
     occasions,
     loans: loansAmong(cards),
@@ -38,6 +47,15 @@ export async function assessed(database: Database, scope: HouseholdScope, nowMs:
     timeZone,
     name,
   };
+}
+
+type Question = Parameters<typeof assessLargeHousehold<Instrument>>[0];
+
+async function judged(question: Question, scope: HouseholdScope, long: boolean) {
+  if (long)
+    return assessLargeHousehold(question, async (instrumentIds) => byInstrument(await scope.logOf(instrumentIds)));
+  const logs = byInstrument(await scope.log());
+  return assessHousehold({ ...question, eventsOf: (id) => logs.get(id) ?? [] });
 }
 
 /** What a household has to do in the coming year. */

@@ -247,6 +247,11 @@ export class HouseholdScope {
     return (await this.events({})).map(({ event }) => event);
   }
 
+  /** The log of some instruments. */
+  async logOf(instrumentIds: readonly string[]): Promise<LogEvent[]> {
+    return (await this.events({ instrumentIds })).map(({ event }) => event);
+  }
+
   /** A page of the log in the order in which it was stored. */
   async logPage(after: number, instrumentId?: string): Promise<LogPage> {
     const household = await this.row();
