@@ -38,6 +38,8 @@ export const logPageSchema = z.object({
   /** Place in the log reached; ask again with `after` set to it. */
   reached: z.number().int(),
   more: z.boolean(),
+  /** Place of the newest entry of all: how far there is to go. */
+  last: z.number().int(),
   /**
    * Which log it is. Another than before, or a place reached before the one asked from: what the server had was put back from a
    * backup, so read from the beginning.

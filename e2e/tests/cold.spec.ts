@@ -141,6 +141,16 @@ function showInches(): void {
   localStorage.setItem('tembrin-look', JSON.stringify(kept));
 }
 
+/** How far parts of a page may move while it comes (common practice: what is called good of a page). */
+const MOST_MOVED = 0.1;
+/** Notes how far parts of this page move. */
+function noteMoves(): void {
+  const noted = Object.assign(window, { moved: 0 });
+  new PerformanceObserver((list) => {
+    for (const entry of list.getEntries()) noted.moved += (entry as PerformanceEntry & { value: number }).value;
+  }).observe({ type: 'layout-shift', buffered: true });
+}
+
 const HALVES = [FILES.filter((_file, at) => at % 2 === 0), FILES.filter((_file, at) => at % 2 === 1)];
 HALVES.forEach((files, half) => {
   test(`every address opens cold, with a connection and without, ${half + 1} of 2`, async ({ page, context }) => {
@@ -161,9 +171,12 @@ HALVES.forEach((files, half) => {
       const found = foreign.map((pattern) => pattern.exec(text)?.[0]).filter(Boolean);
       if (at !== '/kit/household') expect.soft(found, `${at} ${how}`).toEqual([]);
     };
+    await context.addInitScript(noteMoves);
     for (at of addresses) {
       await opens('cold', () => page.goto(at, { waitUntil: 'commit' }), INCHES, WHOSE);
       await expectAccessible(page, at, ['label-content-name-mismatch']);
+      const moved = await page.evaluate(() => (window as unknown as { moved: number }).moved);
+      expect.soft(moved, `${at} moves`).toBeLessThan(MOST_MOVED);
       // What a tab and the history are told apart by; an address that leads elsewhere has the title of where it leads.
       const [title, here] = [await page.title(), new URL(page.url()).pathname];
       expect.soft(titles.get(title) ?? here, title).toBe(here);

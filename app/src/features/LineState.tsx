@@ -7,6 +7,8 @@ import { useHousehold } from '@/state/household';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { lazily } from '@/ui/lazily';
+import { ProgressBar } from '@/ui/ProgressBar';
+import { Text } from '@/ui/Text';
 import { Stack } from '@/ui/layout';
 import { copy, entries } from '@/copy/screens/line-state';
 
@@ -16,9 +18,20 @@ const Refusals = lazily(
   (module) => module.Refusals,
 );
 
+/** How far a large log has come in. */
+function Coming({ share }: { share: number }) {
+  const percent = Math.floor(share * 100);
+  return (
+    <Stack gap="small" padX="half">
+      <Text kind="small">{copy.theLogIsComing(percent)}</Text>
+      <ProgressBar label={copy.theLog} percent={percent} />
+    </Stack>
+  );
+}
+
 /** What stands between this device and the server, said plainly: what is not sent, and what was not taken. */
 export function LineState() {
-  const { line, unsent: unsentEntries, refused } = useLog();
+  const { line, unsent: unsentEntries, refused, share } = useLog();
   const { unsent: readings, refused: refusedReadings } = useAir();
   const { unsent: cards, held, refused: refusedCards } = useCardStore();
   const unsent = unsentEntries + readings.length + cards;
@@ -30,7 +43,7 @@ export function LineState() {
     await Promise.all([send(), sendCards()]);
     setTrying(false);
   };
-  if (!household || (line === 'open' && !held && !anyRefused)) return null;
+  if (!household || (line === 'open' && !held && !anyRefused && share === null)) return null;
   return (
     <Stack gap="hair" pad="small" round>
       {(line === 'down' || (line === 'open' && held)) && (
@@ -38,6 +51,7 @@ export function LineState() {
           <Button rank="plain" title="Try now" busy={trying} onPress={() => void tryAgain()} start />
         </Banner>
       )}
+      {share !== null && <Coming share={share} />}
       {line === 'behind' && <Banner tone="soon" text={copy.theServersClock(entries(unsent))} />}
       {line === 'signed-out' && (
         <Banner tone="soon" text={copy.youAreSignedOut(unsent, entries(unsent))}>

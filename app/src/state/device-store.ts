@@ -177,7 +177,10 @@ export async function* keptLog(store: DeviceStore): AsyncGenerator<LogEvent[], v
 }
 
 /** Stores a page of the server's log and how far it reached, together; where no more follows, what is kept is whole. */
-export async function keepPage(store: DeviceStore, { events, reached, more, epoch }: LogPage): Promise<void> {
+export async function keepPage(
+  store: DeviceStore,
+  { events, reached, more, epoch }: Omit<LogPage, 'last'>,
+): Promise<void> {
   const work = store.transaction(['events', 'reached', 'epoch'], 'readwrite');
   for (let from = 0; from < events.length; from += PUT_AT_ONCE) {
     const puts = events.slice(from, from + PUT_AT_ONCE).map((event) => work.objectStore('events').put(event));

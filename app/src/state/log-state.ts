@@ -15,6 +15,8 @@ export interface LogState {
   events: Readonly<Record<string, readonly LogEvent[]>>;
   /** Instruments whose log is complete, as far as the server had told when last asked. */
   complete: ReadonlySet<string> | 'all';
+  /** Share of the server's log that is here, while much of it is still to come; null otherwise. */
+  share: number | null;
   unsent: number;
   refused: readonly RefusedEntry[];
   line: Line;
@@ -26,6 +28,7 @@ export const EMPTY: LogState = {
   read: false,
   events: {},
   complete: new Set(),
+  share: null,
   unsent: 0,
   refused: [],
   line: 'open',

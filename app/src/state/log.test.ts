@@ -21,6 +21,8 @@ class StandInServer {
   chokes: { on: (event: LogEvent) => boolean; status: number } = { on: () => false, status: 413 };
   posts = 0;
   perPage = Infinity;
+  /** So many more entries than it is asked for, as it says. */
+  longer = 0;
   epoch = 'first';
 
   answer = async (url: string, init: RequestInit): Promise<Response> => {
@@ -37,7 +39,8 @@ class StandInServer {
       const page = wanted.slice(0, this.perPage);
       const more = page.length < wanted.length;
       const reached = more ? this.stored.indexOf(page.at(-1)!) + 1 : this.stored.length;
-      return json({ events: page, reached, more, epoch: this.epoch });
+      const last = this.longer + this.stored.length;
+      return json({ events: page, reached, more, last, epoch: this.epoch });
     }
     this.posts++;
     const { events } = JSON.parse(init.body as string) as BodyInputOf<'postEvents'>;
@@ -258,6 +261,31 @@ test('a page closed while the log was coming in leaves a part, which is not call
   server.reach = 'down';
   await openLog(household, 'heron');
   expect(useLog.getState().complete).toBe('all');
+});
+
+test('of a large log it is told how far it has come; broken off, it goes on from there', async () => {
+  for (let at = 0; at < 9; at++) server.stored.push(written('wren', { type: 'rosined', payload: {} }));
+  server.perPage = 2;
+  const told: number[] = [];
+  const stop = useLog.subscribe(({ share }) => share !== null && told.push(share));
+  await look();
+  expect(told).toEqual([]);
+  for (let at = 0; at < 8; at++) server.stored.push(written('wren', { type: 'rosined', payload: {} }));
+  server.longer = 100_000;
+  const asked: string[] = [];
+  globalThis.fetch = (async (url: string, init: RequestInit) => {
+    asked.push(new URL(url, 'http://stand').searchParams.get('after') ?? '');
+    if (asked.length === 3) throw new TypeError('Failed to fetch');
+    return server.answer(url, init);
+  }) as typeof fetch;
+  await look();
+  expect(told.at(-1)).toBeCloseTo(13 / 100_017);
+  expect(useLog.getState()).toMatchObject({ share: null, line: 'down' });
+  await look();
+  expect(asked).toEqual(['9', '11', '13', '13', '15']);
+  expect(useLog.getState().share).toBeNull();
+  expect(ids('wren')).toHaveLength(17);
+  stop();
 });
 
 test('signed out, entries wait', async () => {

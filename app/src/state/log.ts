@@ -51,6 +51,8 @@ const link: {
 const FIRST_RETRY_MS = 1_000;
 const LONGEST_RETRY_MS = 30_000;
 const LOOK_AGAIN_MS = 60_000;
+/** Fewer entries to come are there before anybody has read how many. From memory. */
+const TOLD_FROM = 30_000;
 
 /** Applies a change here and in this browser's other tabs. */
 function tell(message: Message): void {
@@ -215,11 +217,13 @@ async function lookOnce(): Promise<void> {
       useLog.setState((state) => ({
         events: merged(state.events, page.events),
         complete: more ? state.complete : 'all',
+        share: more && (state.share !== null || page.last - after > TOLD_FROM) ? after / page.last : null,
       }));
     }
     await kept;
   } catch (error) {
     if (link.store !== mine) return;
+    useLog.setState({ share: null });
     if (error instanceof Refused && error.problem.status === 401) useLog.setState({ line: 'signed-out' });
     else if (error instanceof OutOfReach) useLog.setState({ line: 'down' });
   }

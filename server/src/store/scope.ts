@@ -264,6 +264,7 @@ export class HouseholdScope {
       // A place past the log's end is none of this log's: what a backup gave back is shorter.
       reached: page.at(-1)?.number ?? Math.min(after, Number(logNumber)),
       more: rows.length > page.length,
+      last: Number(logNumber),
       epoch: logEpoch + this.boundsMark(),
     };
   }

@@ -1,4 +1,5 @@
 import type { IntakeProgress } from '@tembrin/contract';
+import { ProgressBar } from '@/ui/ProgressBar';
 import { Text } from '@/ui/Text';
 import { INTAKE_COPY, progressShare, progressTitle } from '@/copy/intake';
 import { Stack } from '@/ui/layout';
@@ -11,17 +12,7 @@ export function IntakeRunning({ progress }: { progress: IntakeProgress }) {
       <Text kind="title" level={2}>
         {progressTitle(progress)}
       </Text>
-      <Stack
-        role="progressbar"
-        aria-label={INTAKE_COPY.progress}
-        aria-valuemin={0}
-        aria-valuemax={100}
-        aria-valuenow={percent}
-        height={6}
-        ground="line"
-      >
-        <Stack width={`${percent}%`} height={6} ground="accent" />
-      </Stack>
+      <ProgressBar label={INTAKE_COPY.progress} percent={percent} />
       <Text kind="small" tone="quiet">
         {INTAKE_COPY.untilThen}
       </Text>
