@@ -7,8 +7,6 @@ import { useHousehold } from '@/state/household';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { lazily } from '@/ui/lazily';
-import { ProgressBar } from '@/ui/ProgressBar';
-import { Text } from '@/ui/Text';
 import { Stack } from '@/ui/layout';
 import { copy, entries } from '@/copy/screens/line-state';
 
@@ -18,16 +16,11 @@ const Refusals = lazily(
   (module) => module.Refusals,
 );
 
-/** How far a large log has come in. */
-function Coming({ share }: { share: number }) {
-  const percent = Math.floor(share * 100);
-  return (
-    <Stack gap="small" padX="half">
-      <Text kind="small">{copy.theLogIsComing(percent)}</Text>
-      <ProgressBar label={copy.theLog} percent={percent} />
-    </Stack>
-  );
-}
+/** A log that takes long to come in is rare. */
+const Coming = lazily(
+  () => import('./LogComing'),
+  (module) => module.LogComing,
+);
 
 /** What stands between this device and the server, said plainly: what is not sent, and what was not taken. */
 export function LineState() {

@@ -1,7 +1,7 @@
 import { bowsAmong } from '@tembrin/contract/bows';
 import type { Changes, Verdict } from '@/workers/assessor';
 import { loadAssessor } from '@/workers/load';
-import { heardAgain } from '@/workers/told-again';
+import { heardAgain } from '@/workers/heard-again';
 import { useAir } from './air';
 import { useAssessmentStore } from './assessment-store';
 import { factsOf, useCardStore } from './cards';

@@ -4,7 +4,7 @@ import { openDB } from 'idb';
 import {
   dropEntries,
   keepPage,
-  keptLog,
+  readKeptLog,
   keepUnsent,
   oldestUnsent,
   openDeviceStore,
@@ -95,7 +95,7 @@ test('the log that is kept is read in parts, each entry once and as of one momen
   await keepPage(store, { events: many, reached: 9, more: false, epoch: 'first' });
   const allOf = async () => {
     const ids: string[] = [];
-    for await (const part of keptLog(store)) ids.push(...part.map((each) => each.id));
+    await readKeptLog(store, (part) => ids.push(...part.map((each) => each.id)));
     return ids;
   };
   const read = allOf();

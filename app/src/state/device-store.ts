@@ -162,15 +162,15 @@ const AT_ONCE = 2000;
 const PUT_AT_ONCE = 500;
 
 /**
- * All that is kept of the log, as of one moment; in parts, so that the page is drawn and used in between. Nothing else is to be waited
- * for between two of them: the moment would be over.
+ * Reads all that is kept of the log, as of one moment; in parts, so that the page is drawn and used in between.
+ * @param take is given one part after another
  */
-export async function* keptLog(store: DeviceStore): AsyncGenerator<LogEvent[], void> {
+export async function readKeptLog(store: DeviceStore, take: (part: readonly LogEvent[]) => void): Promise<void> {
   const { store: events } = store.transaction('events');
   for (let last: string | null = null; ;) {
     const after: IDBKeyRange | null = last === null ? null : IDBKeyRange.lowerBound(last, true);
     const part = await events.getAll(after, AT_ONCE);
-    yield part;
+    take(part);
     if (part.length < AT_ONCE) return;
     last = part.at(-1)!.id;
   }

@@ -8,7 +8,7 @@ import {
   askToPersist,
   dropEntries,
   keepPage,
-  keptLog,
+  readKeptLog,
   keepUnsent,
   oldestUnsent,
   openLasting,
@@ -320,10 +320,10 @@ async function readIn(mine: DeviceStore, firstId: string | null, firstRead: (id:
     await firstRead(firstId);
     if (link.store !== mine) return;
   }
-  for await (const part of keptLog(mine)) {
-    if (link.store !== mine) return;
-    useLog.setState((state) => ({ events: merged(state.events, part) }));
-  }
+  await readKeptLog(mine, (part) => {
+    if (link.store === mine) useLog.setState((state) => ({ events: merged(state.events, part) }));
+  });
+  if (link.store !== mine) return;
   useLog.setState((state) => ({ read: true, complete: kept ? 'all' : state.complete }));
 }
 

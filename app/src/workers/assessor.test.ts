@@ -5,7 +5,7 @@ import type { LogEvent } from '@tembrin/core/log';
 import { HOUR_MS, MINUTE_MS } from '@tembrin/core/time';
 import { sent } from '@/testing/sent';
 import { Assessor, type Changes, type Verdict } from './assessor';
-import { heardAgain } from './told-again';
+import { heardAgain } from './heard-again';
 
 const NOW = Date.parse('2026-06-01T20:00:00.000Z');
 const of = (id: string) => ({ id, name: id, ...usualFacts('violin'), addedAt: '2026-01-01T12:00:00.000Z', version: 1 });

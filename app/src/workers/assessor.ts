@@ -14,7 +14,8 @@ import { HOUR_MS, MINUTE_MS } from '@tembrin/core/time';
 import { placesAir } from '@tembrin/core/air';
 import type { Appointment, Occasion, YearPlan } from '@tembrin/core/year';
 import type { LogEvent } from '@tembrin/core/log';
-import { toldAgain, type ToldAgain } from './told-again';
+import type { ToldAgain } from './heard-again';
+import { toldAgain } from './told-again';
 
 /** What became different since the last message; what is left out is as it was. */
 export interface Changes {

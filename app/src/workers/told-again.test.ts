@@ -4,7 +4,8 @@ import { foldLog, type LogEvent } from '@tembrin/core/log';
 import { DAY_MS, HOUR_MS } from '@tembrin/core/time';
 import fc from 'fast-check';
 import { sent } from '@/testing/sent';
-import { heardAgain, toldAgain } from './told-again';
+import { heardAgain } from './heard-again';
+import { toldAgain } from './told-again';
 
 const NOW = Date.parse('2026-06-01T21:00:00.000Z');
 const DAYS = 600;

@@ -5,9 +5,6 @@ export const copy = {
   theServerIsOut: 'The server is out of reach. You can go on; what you record is kept here and sent later.',
   theServerIsOutOf: (entries: string) =>
     `The server is out of reach. ${entries} kept here, sent as soon as it is back.`,
-  theLog: 'The log of all instruments',
-  theLogIsComing: (percent: number) =>
-    `The log of all instruments is being fetched: ${percent} %. You can go on, or close this and go on from here later.`,
   theServersClock: (entries: string) =>
     `The server’s clock is behind this device’s. ${entries} kept here, sent once it has caught up.`,
   youAreSignedOut: (unsent: number, entries: string) =>

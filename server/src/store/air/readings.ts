@@ -1,5 +1,6 @@
 import type { Reading } from '@tembrin/core';
 import type { Intake } from '@tembrin/contract';
+import { storeMany } from '../../database/many';
 import { checkQuota } from '../../problems/quota';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { HOUR_S, rollUp } from './hours';
@@ -13,7 +14,7 @@ const STRETCH_S = 40 * 24 * HOUR_S;
 export const READING_COLUMNS =
   'at AS atS, rh AS rhHundredths, tempC AS tempHundredths, low AS lowHundredths, high AS highHundredths';
 
-const numberOrNull = (value: number | null) => (value === null ? 'NULL' : String(Math.round(value)));
+const roundedOrNull = (value: number | null) => (value === null ? null : Math.round(value));
 
 /**
  * Stores readings of one sensor. What is there already and the same is left; what is there with another value is changed.
@@ -44,18 +45,18 @@ export async function storeReadings(
     }
   }
   if (changes.length > 0) {
-    // Whole numbers only, made just above: nothing here comes from text.
-    const values = changes
-      .map(
-        ({ atS, rhHundredths, tempHundredths, lowHundredths, highHundredths }) =>
-          `(${Number(sensor)},${Math.floor(atS)},${Math.round(rhHundredths)},${numberOrNull(tempHundredths)},${numberOrNull(lowHundredths)},${numberOrNull(highHundredths)})`,
-      )
-      .join(',');
-    await sequelize.query(
-      `INSERT INTO readings (sensor, at, rh, tempC, low, high) VALUES ${values}
-       ${there.size === 0 ? '' : 'ON DUPLICATE KEY UPDATE rh = VALUES(rh), tempC = VALUES(tempC), low = VALUES(low), high = VALUES(high)'}`,
-      { transaction, raw: true },
-    );
+    const rows = changes.map(({ atS, rhHundredths, tempHundredths, lowHundredths, highHundredths }) => [
+      sensor,
+      Math.floor(atS),
+      Math.round(rhHundredths),
+      roundedOrNull(tempHundredths),
+      roundedOrNull(lowHundredths),
+      roundedOrNull(highHundredths),
+    ]);
+    const over =
+      'ON DUPLICATE KEY UPDATE rh = VALUES(rh), tempC = VALUES(tempC), low = VALUES(low), high = VALUES(high)';
+    const sql = `INSERT INTO readings (sensor, at, rh, tempC, low, high) VALUES (?, ?, ?, ?, ?, ?) ${there.size === 0 ? '' : over}`;
+    await storeMany(transaction, sql, rows);
   }
   const stored = changes.length - corrected;
   await countReadings(sequelize, sensor, stored, transaction);

@@ -1,0 +1,15 @@
+import { ProgressBar } from '@/ui/ProgressBar';
+import { Text } from '@/ui/Text';
+import { Stack } from '@/ui/layout';
+import { copy } from '@/copy/screens/log-coming';
+
+/** How far a large log has come in. */
+export function LogComing({ share }: { share: number }) {
+  const percent = Math.floor(share * 100);
+  return (
+    <Stack gap="small" padX="half">
+      <Text kind="small">{copy.theLogIsComing(percent)}</Text>
+      <ProgressBar label={copy.theLog} percent={percent} />
+    </Stack>
+  );
+}
