@@ -1,1 +1,1 @@
-export { Diary as default } from '@/features/year/Diary';
+export { Diary as default } from '@/features/intakes/routes';

@@ -1,1 +1,1 @@
-export { ImportRoute as default } from '@/features/air/ImportFile';
+export { ImportRoute as default } from '@/features/intakes/routes';

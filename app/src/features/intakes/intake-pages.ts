@@ -1,0 +1,2 @@
+export { ImportRoute } from '../air/ImportFile';
+export { Diary } from '../year/Diary';
