@@ -52,7 +52,7 @@ interface YearChartProps {
 /** The year: the threads of all parts laid on one calendar, with the days that matter across them. */
 export function YearChart({ rows, marks, nowMs, timeZone, today, chosen, onChoose }: YearChartProps) {
   const palette = usePalette();
-  const [width, measured] = useWidth();
+  const [width, measured] = useWidth(0, true);
   const [first, last] = [today - BACK_DAYS, today + AHEAD_DAYS];
   const at = (day: LocalDay) => startOfLocalDay(day, timeZone);
   const x = scaleLinear([at(first), at(last)], [0, Math.max(1, width)]).clamp(true);
