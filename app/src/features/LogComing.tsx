@@ -7,7 +7,7 @@ import { copy } from '@/copy/screens/log-coming';
 export function LogComing({ share }: { share: number }) {
   const percent = Math.floor(share * 100);
   return (
-    <Stack gap="small" padX="half">
+    <Stack gap="small" padX="one">
       <Text kind="small">{copy.theLogIsComing(percent)}</Text>
       <ProgressBar label={copy.theLog} percent={percent} />
     </Stack>
