@@ -5,7 +5,7 @@ import { DAY_MS, HOUR_MS, laggedMoisture, MINUTE_MS } from '@tembrin/core';
 import { API_ROOT, REQUEST_HEADER, type IntakeProgress, type Year } from '@tembrin/contract';
 import { createConnection, type Connection } from 'mariadb';
 import { v7 as uuid } from 'uuid';
-import { connect } from '../server/src/database/connect';
+import { benchDatabase } from './database';
 import { rollUp } from '../server/src/store/air/hours';
 import { median } from './log';
 
@@ -123,13 +123,7 @@ async function importAYear(owner: Connection): Promise<void> {
 
 /** Ten sensors of three years in one room. */
 async function seedTen(owner: Connection, rich: Party, today: number): Promise<void> {
-  const { sequelize, close } = connect({
-    host: env('DATABASE_HOST'),
-    port: Number(env('DATABASE_PORT')),
-    name: env('DATABASE_NAME'),
-    user: env('DATABASE_USER'),
-    password: env('DATABASE_PASSWORD'),
-  });
+  const { sequelize, close } = benchDatabase();
   const from = (today - 3 * 365) * 86_400;
   for (let at = 0; at < 10; at++) {
     const { no } = await addSensor(rich, owner);

@@ -1,5 +1,5 @@
 import { median } from './log';
-import { QuietBrowser, type Marks } from './quiet-browser';
+import { DEMO, settled, QuietBrowser, type Marks } from './quiet-browser';
 import { told } from './told';
 
 /**
@@ -11,9 +11,6 @@ const RUNS = 9;
 const SLOWED = 4;
 /** What is shown before the app has come is none of its own yet. */
 const USABLE = '//*[@id="root"]//button[contains(., "Start playing") and not(@disabled)]';
-const DEMO = `fetch('/api/v1/demo', { method: 'POST', body: '{"timeZone":"Europe/Lisbon"}',
-  headers: { 'content-type': 'application/json', 'x-tembrin': '1' } }).then((answer) => answer.text())`;
-const settled = (ms: number) => `new Promise((resolve) => setTimeout(resolve, ${ms}))`;
 
 /** One build of the app, opened again and again. */
 class Openings {

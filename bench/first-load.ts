@@ -3,7 +3,7 @@ import { join } from 'node:path';
 import { usualFacts } from '@tembrin/core';
 import { v7 as uuid } from 'uuid';
 import { median } from './log';
-import { QuietBrowser, type Marks } from './quiet-browser';
+import { DEMO, posted, QuietBrowser, type Marks } from './quiet-browser';
 import { told } from './told';
 
 /** The first opening, on a device that has nothing of the app yet. Chromium slowed down fourfold; baseline: the favicon from the same server. */
@@ -12,10 +12,6 @@ const RUNS = 9;
 const SLOWED = 4;
 const button = (text: string) =>
   `//*[@id="root"]//*[@role="button" or self::button or self::a][contains(., "${text}") and not(@disabled)]`;
-const posted = (path: string, body: object) =>
-  `fetch('/api/v1${path}', { method: 'POST', body: ${JSON.stringify(JSON.stringify(body))},
-    headers: { 'content-type': 'application/json', 'x-tembrin': '1' } }).then(async (answer) => {
-      if (!answer.ok) throw new Error(await answer.text()); })`;
 const timeZone = 'Europe/Lisbon';
 
 interface Opening {
@@ -42,7 +38,7 @@ const OPENINGS: readonly Opening[] = [
     name: 'Now usable, demo library',
     path: '/now',
     usable: button('Start playing'),
-    before: () => posted('/demo', { timeZone }),
+    before: () => DEMO,
   },
 ];
 

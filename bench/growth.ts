@@ -1,9 +1,9 @@
 import { DAY_MS, HOUR_MS, usualFacts, type LogEvent } from '@tembrin/core';
 import { v7 as uuid } from 'uuid';
-import { connect } from '../server/src/database/connect';
+import { benchDatabase } from './database';
 import { insertEvents } from '../server/src/store/event-rows';
 import { median } from './log';
-import { QuietBrowser, type QuietPage } from './quiet-browser';
+import { posted, settled, QuietBrowser, type QuietPage } from './quiet-browser';
 
 /**
  * A cupboard of sixty instruments played for ten years, 500,000 entries, on one phone: how long it takes until the first of them can be
@@ -19,15 +19,8 @@ const RUNS = 9;
 const ENTRIES_ASKED = 15;
 const LOOKED_MS = 40_000;
 const url = process.env.TEMBRIN_URL!;
-const env = (name: string) => process.env[name]!;
 
 const button = (text: string) => `//*[@id="root"]//button[contains(., "${text}") and not(@disabled)]`;
-const settled = (ms: number) => `new Promise((resolve) => setTimeout(resolve, ${ms}))`;
-const asked = (method: string, path: string, body: unknown) =>
-  `fetch('/api/v1${path}', { method: '${method}', body: ${JSON.stringify(JSON.stringify(body))},
-    headers: { 'content-type': 'application/json', 'x-tembrin': '1' } }).then(async (answer) => {
-      if (!answer.ok) throw new Error('${path}: ' + (await answer.text()));
-      return answer.status === 204 ? null : answer.json(); })`;
 
 function eventsOf(instrumentId: string, count: number, nowMs: number): LogEvent[] {
   const events: LogEvent[] = [];
@@ -50,23 +43,17 @@ function eventsOf(instrumentId: string, count: number, nowMs: number): LogEvent[
 /** A household with so many entries for each of its instruments, whoever is signed in in this page. */
 async function cupboard(page: QuietPage, instruments: number, entries: number): Promise<string> {
   const account = { email: `${uuid()}@example.org`, password: 'quiet harbour tern', timeZone: 'Europe/Lisbon' };
-  await page.evaluate(asked('POST', '/accounts', account));
+  await page.evaluate(posted('/accounts', account));
   const { id: householdId } = await page.evaluate<{ id: string }>(
-    asked('GET', '/household', null).replace(/body: .*,\n/, '\n'),
+    `fetch('/api/v1/household').then((answer) => answer.json())`,
   );
-  const database = connect({
-    host: env('DATABASE_HOST'),
-    port: Number(env('DATABASE_PORT')),
-    name: env('DATABASE_NAME'),
-    user: env('DATABASE_USER'),
-    password: env('DATABASE_PASSWORD'),
-  });
+  const database = benchDatabase();
   let first = '';
   let number = 0;
   for (let at = 0; at < instruments; at++) {
     const id = uuid();
     first ||= id;
-    await page.evaluate(asked('POST', '/instruments', { id, name: `Number ${at + 1}`, ...usualFacts('violin') }));
+    await page.evaluate(posted('/instruments', { id, name: `Number ${at + 1}`, ...usualFacts('violin') }));
     const events = eventsOf(id, entries, Date.now());
     await database.sequelize.transaction((transaction) =>
       insertEvents(database.sequelize, householdId, events, number, new Date(), transaction),
@@ -86,7 +73,7 @@ async function entryTime(page: QuietPage, instrumentId: string): Promise<number>
   for (let run = 0; run < ENTRIES_ASKED; run++) {
     const time = new Date(Date.now() - 60_000).toISOString();
     const event = { id: uuid(), instrumentId, type: 'rosined', occurredAt: time, recordedAt: time, payload: {} };
-    const began = `const began = performance.now(); return ${asked('POST', '/events', { events: [event] })}`;
+    const began = `const began = performance.now(); return ${posted('/events', { events: [event] })}`;
     times.push(await page.evaluate<number>(`(() => { ${began}.then(() => performance.now() - began); })()`));
   }
   return median(times);

@@ -89,6 +89,19 @@ const wait = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 const PATIENCE_MS = 60_000;
 const SETTLED_MS = 600;
 
+/** An expression that is over after so long. */
+export const settled = (ms: number) => `new Promise((resolve) => setTimeout(resolve, ${ms}))`;
+
+/** An expression that sends something to the server, as whoever is signed in in that page. It throws where it is refused. */
+export const posted = (path: string, body: object) =>
+  `fetch('/api/v1${path}', { method: 'POST', body: ${JSON.stringify(JSON.stringify(body))},
+    headers: { 'content-type': 'application/json', 'x-tembrin': '1' } }).then(async (answer) => {
+      if (!answer.ok) throw new Error('${path}: ' + (await answer.text()));
+      return answer.status === 204 ? null : answer.json(); })`;
+
+/** An expression that opens a demo library of one's own. */
+export const DEMO = posted('/demo', { timeZone: 'Europe/Lisbon' });
+
 /** A page of a phone that nobody looks on. */
 export class QuietPage {
   constructor(

@@ -1,7 +1,8 @@
 import { DAY_MS, HOUR_MS, readingOf, usualFacts, type LogEvent } from '@tembrin/core';
 import { pino } from 'pino';
 import { v7 as uuid } from 'uuid';
-import { connect, type Database } from '../server/src/database/connect';
+import type { Database } from '../server/src/database/connect';
+import { benchDatabase } from './database';
 import { Rounds } from '../server/src/notices/rounds';
 import { Telling } from '../server/src/operating/telling';
 import { appendEvents } from '../server/src/store/append';
@@ -19,7 +20,6 @@ const HOUSEHOLDS = 100;
 const SESSIONS = 120;
 const AIR_DAYS = 30;
 const ALL = 10_000;
-const env = (name: string) => process.env[name]!;
 
 function sessions(instrumentId: string, nowMs: number): LogEvent[] {
   return Array.from({ length: SESSIONS }, (_, day) => {
@@ -83,13 +83,7 @@ async function cpuOf(work: () => Promise<unknown>): Promise<number> {
   return (user + system) / 1000;
 }
 
-const database = connect({
-  host: env('DATABASE_HOST'),
-  port: Number(env('DATABASE_PORT')),
-  name: env('DATABASE_NAME'),
-  user: env('DATABASE_USER'),
-  password: env('DATABASE_PASSWORD'),
-});
+const database = benchDatabase();
 const nowMs = Date.now();
 const scopes: HouseholdScope[] = [];
 for (let no = 0; no < HOUSEHOLDS; no++) scopes.push(await household(database, no, nowMs));

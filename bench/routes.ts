@@ -2,7 +2,7 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import { ROOT } from '../scripts/lib/project.mjs';
 import { median } from './log';
-import { QuietBrowser } from './quiet-browser';
+import { DEMO, settled, QuietBrowser } from './quiet-browser';
 
 /**
  * Every page that has an address of its own, of the demo library, opened on a device that has the app: how far its parts move while it
@@ -14,9 +14,6 @@ const BASES = 9;
 const SHIFT_LIMIT = 0.1;
 const TASK_LIMIT_MS = 200;
 const TITLE = '//*[@id="root"]//h1';
-const settled = (ms: number) => `new Promise((resolve) => setTimeout(resolve, ${ms}))`;
-const DEMO = `fetch('/api/v1/demo', { method: 'POST', body: '{"timeZone":"Europe/Lisbon"}',
-  headers: { 'content-type': 'application/json', 'x-tembrin': '1' } }).then((answer) => answer.text())`;
 const OF_HOUSEHOLD = `fetch('/api/v1/household').then((answer) => answer.json())
   .then(({ instruments }) => instruments[0].id)`;
 const OF_PLACES = `fetch('/api/v1/air').then((answer) => answer.json()).then(({ places }) => places[0].id)`;

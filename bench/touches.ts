@@ -1,5 +1,5 @@
 import { median } from './log';
-import { QuietBrowser, type Pressed, type QuietPage } from './quiet-browser';
+import { DEMO, settled, QuietBrowser, type Pressed, type QuietPage } from './quiet-browser';
 
 /**
  * From a press to what is painted next, for the buttons of the two rounds of a demo library, on a device that has the app. Chromium slowed
@@ -9,9 +9,6 @@ const url = process.env.TEMBRIN_URL!;
 const RUNS = 5;
 const SLOWED = 4;
 const LIMIT_MS = 200;
-const settled = (ms: number) => `new Promise((resolve) => setTimeout(resolve, ${ms}))`;
-const DEMO = `fetch('/api/v1/demo', { method: 'POST', body: '{"timeZone":"Europe/Lisbon"}',
-  headers: { 'content-type': 'application/json', 'x-tembrin': '1' } }).then((answer) => answer.text())`;
 
 const button = (text: string) => `//*[@id="root"]//button[contains(., "${text}") and not(@disabled)]`;
 const link = (text: string) => `//*[@id="root"]//a[contains(., "${text}")]`;

@@ -24,7 +24,10 @@ function arrival(key: string, ready: Parameters<typeof arrivalOf>[0]): Promise<v
 }
 
 /** Nothing to wait for. React takes it as over at once by its status. */
-const THERE: Promise<void> = Object.assign(Promise.resolve(), { status: 'fulfilled' as const, value: undefined });
+export const THERE: Promise<void> = Object.assign(Promise.resolve(), {
+  status: 'fulfilled' as const,
+  value: undefined,
+});
 
 /**
  * Makes the view wait until the store has something. It asks at every drawing, waiting or not: React counts what a view waits

@@ -1,13 +1,11 @@
 import { use } from 'react';
 import { useAir } from './air';
+import { THERE } from './assessments';
 import { useCardStore } from './cards';
 import { useHousehold } from './household';
 
 /** A browser that keeps nothing keeps nobody waiting for long. From memory. */
 const PATIENCE_MS = 3000;
-
-/** Nothing to wait for. React takes it as over at once by its status. */
-const THERE: Promise<void> = Object.assign(Promise.resolve(), { status: 'fulfilled' as const, value: undefined });
 
 let asking: Promise<void> | null = null;
 
@@ -19,7 +17,12 @@ function allAsked(): Promise<void> {
       clearTimeout(timer);
       resolve();
     };
-    const look = () => useAir.getState().asked && useCardStore.getState().asked && end();
+    const look = () => {
+      if (!useAir.getState().asked || !useCardStore.getState().asked) return;
+      // Another household's are waited for anew.
+      asking = null;
+      end();
+    };
     const stops = [useAir.subscribe(look), useCardStore.subscribe(look)];
     const timer = setTimeout(end, PATIENCE_MS);
   });

@@ -235,6 +235,13 @@ test('what the server has besides makes no whole before what the device keeps wa
   expect([useLog.getState().complete, ids('wren').length]).toEqual(['all', 1]);
 });
 
+test('a device that cannot be read to its end keeps nobody waiting for the rest', async () => {
+  await leaveLog();
+  const broken = () => Promise.reject(new Error('The device gives up.'));
+  await expect(openLog(`household-${++households}`, 'heron', broken)).rejects.toThrow('gives up');
+  expect(useLog.getState()).toMatchObject({ opened: true, read: true });
+});
+
 test('a page closed while the log was coming in leaves a part, which is not called whole', async () => {
   for (let at = 0; at < 6; at++)
     server.stored.push(written(at % 2 ? 'wren' : 'heron', { type: 'rosined', payload: {} }));

@@ -298,7 +298,11 @@ export async function openLog(
   link.channel = new BroadcastChannel(`tembrin-${householdId}`);
   link.channel.onmessage = ({ data }: MessageEvent<Message>) => apply(data);
 
-  link.read = readIn(mine, firstId, firstRead);
+  const reading = readIn(mine, firstId, firstRead).finally(() => {
+    // However it ended, nothing more comes of it: what waited for it goes on with what is here.
+    if (link.read === reading) useLog.setState({ read: true });
+  });
+  link.read = reading;
   await link.read;
   if (link.store === mine) await look();
   void sendPhotos();
@@ -377,6 +381,7 @@ function closeLog(): void {
   link.channel?.close();
   link.channel = null;
   // Another household's log does not wait for this one's.
+  link.read = Promise.resolve();
   link.looking = Promise.resolve();
   link.nextLook = null;
 }

@@ -193,7 +193,8 @@ export function assessHousehold<I extends OwnInstrument>(
 }
 
 /**
- * A whole household as `assessHousehold` judges it, one instrument's log at a time: only one is held, whatever all of them come to.
+ * A whole household as `assessHousehold` judges it, one instrument's log at a time: the entries of only one are held, and of the others
+ * what they were folded to.
  * @param logsOf reads the logs of some instruments: of one, and those it shares a bow with
  */
 export async function assessLargeHousehold<I extends OwnInstrument>(

@@ -52,6 +52,8 @@ export interface StoredEvent {
 /** Which of a household's events are read; lists are not empty. */
 export interface EventsAsked {
   instrumentIds?: readonly string[];
+  /** They were asked for by name; otherwise they are those that are seen, and what is asked for is what is new. */
+  named?: boolean;
   ids?: readonly string[];
   types?: readonly string[];
   /** Stretches of time they are in, ms. */
@@ -73,7 +75,7 @@ const READ = `number, id, instrumentId, type, ${wire('occurredAt')}, ${wire('rec
 export async function readEvents(
   { sequelize, reads }: Pick<Database, 'sequelize' | 'reads'>,
   householdId: string,
-  { instrumentIds, ids, types, within, beside, after, upTo, most }: EventsAsked,
+  { instrumentIds, named, ids, types, within, beside, after, upTo, most }: EventsAsked,
   transaction?: Transaction,
 ): Promise<StoredEvent[]> {
   const instant = (ms: number) => stamp(new Date(ms).toISOString());
@@ -97,7 +99,7 @@ export async function readEvents(
   if (most !== undefined) values.push(most);
   const limit = most === undefined ? '' : 'LIMIT ?';
   // By their numbers a large log would be read to its end for the last entries of one instrument.
-  const few = instrumentIds && instrumentIds.length <= FEW && !ids && !types && !within && !beside;
+  const few = named && instrumentIds && instrumentIds.length <= FEW && !ids && !types && !within && !beside;
   const by = few ? 'FORCE INDEX (events_by_instrument)' : '';
   const sql = `SELECT ${READ} FROM events ${by} WHERE ${conditions.join(' AND ')} ORDER BY ${order} ${limit}`;
   const rows = transaction

@@ -192,9 +192,10 @@ export class HouseholdScope {
     household?: Pick<HouseholdKept, 'base' | 'baseNumber'>,
   ): Promise<StoredEvent[]> {
     const { only } = this.actor;
+    const named = wanted.instrumentIds !== undefined;
     const asked = only
-      ? { ...wanted, instrumentIds: wanted.instrumentIds?.filter((id) => only.has(id)) ?? [...only] }
-      : wanted;
+      ? { ...wanted, named, instrumentIds: wanted.instrumentIds?.filter((id) => only.has(id)) ?? [...only] }
+      : { ...wanted, named };
     if ([asked.ids, asked.instrumentIds, asked.types, asked.within].some((list) => list?.length === 0)) return [];
     const { base, baseNumber } = household ?? (transaction ? await this.householdRow(transaction) : await this.row());
     const { after = 0, most } = asked;
