@@ -1,4 +1,3 @@
-module.exports = (api) => {
-  api.cache(true);
-  return { presets: ['babel-preset-expo'] };
-};
+const PLUGINS = { production: ['./from-the-file'], test: ['./test/dynamic-imports'] };
+
+module.exports = (api) => ({ presets: ['babel-preset-expo'], plugins: PLUGINS[api.env()] ?? [] });

@@ -1,5 +1,6 @@
 import '@expo/metro-runtime';
 import { registerRootComponent } from 'expo';
+import './src/resting';
 import { App } from 'expo-router/build/qualified-entry';
 import { openKept } from './src/state/open';
 

@@ -1,7 +1,9 @@
 const { getDefaultConfig } = require('expo/metro-config');
 const path = require('node:path');
+const fromTheFile = require('./from-the-file');
 
 const config = getDefaultConfig(__dirname);
+config.cacheVersion = fromTheFile.mark();
 
 const vendor = (name) => path.join(__dirname, 'src/vendor', name);
 const svg = (...parts) => path.join('react-native-svg', 'lib', 'module', ...parts);
@@ -18,8 +20,13 @@ const LEFT_OUT = Object.entries({
     zod('core', 'json-schema-'),
     zod('classic', 'from-json-schema'),
   ],
-  'svg-unused.js': [svg('xml.js'), svg('deprecated.js'), svg('utils', 'fetchData')],
+  'svg-unused.js': [
+    ...['xml.js', 'deprecated.js'].map((file) => svg(file)),
+    svg('utils', 'fetchData'),
+    svg('lib', 'extract', 'extractTransform'),
+  ],
   'icons-unused.js': [widgets('Icon', ''), widgets('helpers', 'getIconType')],
+  'native-unused.js': [widgets('helpers', 'BackgroundImage')],
   'router-unused.js': [
     ...['Sitemap', 'Unmatched', 'RootUnmatched', 'EmptyRoute', 'Toast'].map((view) => router('views', view)),
     ...['LinkWithPreview', 'elements'].map((part) => router('link', part)),
@@ -30,7 +37,13 @@ const LEFT_OUT = Object.entries({
     router('layouts', 'stack-utils', ''),
     router('native-tabs', ''),
     router('head', ''),
+    router('hooks', 'useLoaderData'),
   ],
+  'router-parts.js': [router('react-navigation', 'native', 'index.js')],
+  'expo-unused.js': [router('screensFeatureFlags'), router('domComponents', 'useDomComponentNavigation')],
+  'locale-unused.js': ['match', 'formatDistance', 'formatRelative'].map((part) =>
+    path.join('date-fns', 'locale', 'en-US', '_lib', `${part}.js`),
+  ),
 }).flatMap(([stub, parts]) => parts.map((part) => [part, vendor(stub)]));
 // Of React Native for the web what is drawn with; nothing moves by its animations.
 const DRAWN = new Set([
@@ -40,15 +53,16 @@ const DRAWN = new Set([
   ...['Linking', 'NativeEventEmitter', 'NativeModules', 'PixelRatio', 'Platform', 'StyleSheet', 'UIManager'],
 ]);
 const WIDGETS = path.join('react-native-web', 'dist', 'index.js');
+// The platform's own parts, which a page in a browser does not have.
+const PLATFORM = ['expo/dom', 'expo/dom/global', 'expo-constants', 'expo-linking', 'expo-modules-core'];
 // Whole libraries of which a few functions are used: the bundler does not shake barrels.
 const PICKED = {
+  ...fromTheFile.PICKED,
   'expo-router': vendor('router.js'),
+  expo: vendor('expo.js'),
+  ...Object.fromEntries(PLATFORM.map((name) => [name, vendor('expo-unused.js')])),
   'react-native-screens': vendor('screens-unused.js'),
   color: vendor('colour-unused.js'),
-  'simple-statistics': vendor('statistics.js'),
-  'd3-array': vendor('arrays.js'),
-  'd3-scale': vendor('scales.js'),
-  'd3-shape': vendor('shapes.js'),
   'd3-color': vendor('colours.js'),
   'd3-format': vendor('formats.js'),
 };
@@ -57,6 +71,8 @@ config.resolver.resolveRequest = (context, name, platform) => {
   // Schemas are noted, and built when they are asked by the library, which one file loads.
   if (name === 'zod' && !context.originModulePath.endsWith('zod-real.js'))
     return { type: 'sourceFile', filePath: vendor('zod-later.js') };
+  if (name === 'react-native' && context.originModulePath.includes(router('')))
+    return { type: 'sourceFile', filePath: vendor('native.js') };
   if (Object.hasOwn(PICKED, name)) return { type: 'sourceFile', filePath: PICKED[name] };
   const widget =
     /^react-native-web\/dist\/exports\/(\w+)$/.exec(name)?.[1] ??

@@ -3,14 +3,14 @@ import { existsSync, mkdirSync, readdirSync, readFileSync, renameSync, rmSync, s
 import { createHash } from 'node:crypto';
 import { join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
-import { putFirst } from './lib/first-routes.mjs';
+import { orderFiles } from './lib/first-files.mjs';
 import { ensurePackages, fingerprint, ROOT, run } from './lib/project.mjs';
 
 export const DIST = join(ROOT, 'app/dist');
 /** The build before: a page that is open still asks for its files. */
 export const DIST_BEFORE = join(ROOT, '.build/web-before');
 const FONTS = join(ROOT, 'app/public/fonts');
-const INPUTS = ['app', 'core', 'contract', 'package-lock.json', 'scripts/build.mjs', 'scripts/lib/first-routes.mjs'];
+const INPUTS = ['app', 'core', 'contract', 'package-lock.json', 'scripts/build.mjs', 'scripts/lib/first-files.mjs'];
 /** What the app needs to open without a connection. */
 const KEPT = /\.(js|css|html|svg|woff2|webmanifest)$|^\/icons\//;
 const NAMED_BY_CONTENT = /[.-][0-9a-f]{32}\./;
@@ -154,7 +154,7 @@ export async function build() {
     [join(ROOT, 'node_modules/expo/bin/cli'), 'export', '--platform', 'web', '--output-dir', 'dist'],
     { cwd: join(ROOT, 'app'), env, stdio: ['ignore', 'ignore', 'inherit'] },
   );
-  putFirst(DIST);
+  orderFiles(DIST);
   await makeOpening(DIST);
   await makeWorkers(DIST);
   await makeServiceWorker(DIST);

@@ -15,7 +15,7 @@ import {
 } from '@tembrin/core/instruments';
 import { noteName } from '@tembrin/core/pitch';
 import { bodyName, type LengthUnit } from './measures';
-import { PART_IDS, partOf, type PartId, type ThreadState } from '@tembrin/core/parts';
+import { PART_IDS, partName, type PartId, type ThreadState } from '@tembrin/core/parts';
 import type { FitReason, StepId } from '@tembrin/core/log';
 import type { ResidueState } from '@tembrin/core/care';
 
@@ -32,7 +32,7 @@ export const KIND_NAMES: Readonly<Record<Kind, string>> = named(
 
 export const CASE_NAMES: Readonly<Record<CaseKind, string>> = { hard: 'Hard case', soft: 'Soft case', none: 'No case' };
 
-export const PART_NAMES: Readonly<Record<PartId, string>> = named(PART_IDS, (part) => partOf(part).name);
+export const PART_NAMES: Readonly<Record<PartId, string>> = named(PART_IDS, partName);
 
 export const STATE_NAMES: Readonly<Record<ThreadState, string>> = {
   well: 'Well',

@@ -8,6 +8,7 @@ import Svg, { Circle, Path } from 'react-native-svg';
 import { PageTrail } from '@/ui/arrival';
 import { useConfirmed } from '@/state/assessments';
 import { useKnown } from '@/state/known';
+import { rulesComing } from '@/state/rules';
 import { loadSchemas } from '@/state/schemas';
 import { useKeys } from '@/ui/keys';
 import { NoticeLine } from '@/ui/Notice';
@@ -63,14 +64,17 @@ export function AppShell() {
 }
 
 /**
- * Pages beside the stand check what is typed: what they check it with comes before them, and is fetched while the stand is looked at.
+ * Pages beside the stand check what is typed: what they check it with comes before them, and is fetched while the stand is looked at, with the rules of the log.
  * What was kept from last time is for the stand alone: the others wait until it is confirmed, and until air and cards are there.
  */
 function Ready({ schemas, confirmed, children }: { schemas: boolean; confirmed: boolean; children: ReactNode }) {
   useConfirmed(confirmed);
   useKnown(confirmed);
   useEffect(() => {
-    const fetching = setTimeout(() => void loadSchemas().catch(() => undefined), SETTLED_MS);
+    const fetching = setTimeout(
+      () => void Promise.all([rulesComing(), loadSchemas()]).catch(() => undefined),
+      SETTLED_MS,
+    );
     return () => clearTimeout(fetching);
   }, []);
   if (schemas) use(loadSchemas());

@@ -1,7 +1,7 @@
 import { judgedAgain } from './assessment-store';
 import { logOpened, record, written, type Draft } from './log';
 import { notify, notifyProblem } from './notice';
-import { whyRefused } from './refusing';
+import { rulesComing, whyRefused } from './rules';
 import type { LogEvent } from '@tembrin/core/log';
 
 /** Records drafts as one act, and offers to take it back. `done` is what the player is told; null tells nothing. */
@@ -14,8 +14,7 @@ export function act(instrumentId: string, drafts: readonly Draft[], done: string
 
 /** Records events that were written already, as one act; nothing, and the player is told why, where they could not stand. */
 export async function enter(events: readonly LogEvent[], done: string | null): Promise<readonly LogEvent[]> {
-  const opened = logOpened();
-  if (opened) await opened;
+  for (const awaited of [logOpened(), rulesComing()]) if (awaited) await awaited;
   const refused = whyRefused(events);
   if (refused !== null) {
     notifyProblem(refused);

@@ -6,11 +6,7 @@ import { leaveAssessments, useAssessmentStore, watch } from './assessment-store'
 import { keepAssessed } from './assessing';
 import { useHousehold } from './household';
 import { leaveLog, openLog } from './log';
-
-// The test runner knows no modules loaded on demand.
-jest.mock('@/workers/load', () => ({
-  loadAssessor: async () => jest.requireActual<object>('@/workers/assessor'),
-}));
+import { rulesComing } from './rules';
 
 const heron = { id: 'heron', name: 'Heron', ...usualFacts('violin'), addedAt: '2026-01-01T12:00:00.000Z', version: 1 };
 const household = {
@@ -25,7 +21,8 @@ const household = {
 const judged = () => useAssessmentStore.getState().byInstrument.heron;
 let stop: () => void;
 
-beforeAll(() => {
+beforeAll(async () => {
+  await rulesComing();
   standInDevice();
   globalThis.fetch = () => Promise.reject(new TypeError('Failed to fetch'));
 });

@@ -1,11 +1,7 @@
-import type { Instrument, Place } from '@tembrin/contract';
+import type { Instrument } from '@tembrin/contract';
 import { use, useEffect, useMemo } from 'react';
-import { useAir } from './air';
 import { arrivalOf, useAssessmentStore, watch } from './assessment-store';
 import { useHousehold } from './household';
-import { useNow } from './now';
-import { MINUTE_MS } from '@tembrin/core/time';
-import { placesAir, type PlaceAir } from '@tembrin/core/air';
 import { threadOf } from '@tembrin/core/parts';
 import type { Assessment } from '@tembrin/core/assess';
 import type { YearPlan } from '@tembrin/core/year';
@@ -67,29 +63,6 @@ export function useStrings(instrument: Instrument) {
   const assessment = useAssessment(instrument);
   const thread = threadOf(assessment.threads, 'strings')!;
   return { ...assessment, on: thread.on, thread };
-}
-
-/** A place of this household with its air. */
-export type KnownPlace = PlaceAir<Place>;
-
-/** Wood and rooms are slower than a clock: their air is worked out anew every ten minutes, and when something new is known. */
-const AIR_SLOT_MS = 10 * MINUTE_MS;
-
-/** Every place with its air. */
-export function usePlaces(): ReadonlyMap<string, KnownPlace> {
-  const { timeZone } = useHousehold((state) => state.household)!;
-  const air = useAir((state) => state.air);
-  const unsent = useAir((state) => state.unsent);
-  const slot = Math.floor(useNow(MINUTE_MS) / AIR_SLOT_MS);
-  return useMemo(
-    () => (air ? placesAir(air, unsent, timeZone, Math.max(slot * AIR_SLOT_MS, newestOf(unsent))) : new Map()),
-    [air, unsent, timeZone, slot],
-  );
-}
-
-/** The instant of the newest reading that waits, so that it is not in the future of what is worked out. */
-function newestOf(unsent: readonly { reading: { at: string } }[]): number {
-  return unsent.reduce((newest, { reading }) => Math.max(newest, Date.parse(reading.at)), 0);
 }
 
 /** Makes the view wait, where it must, until no judgement of last time stands in the place of one. */

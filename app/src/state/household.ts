@@ -1,5 +1,4 @@
 import type { BodyInputOf, Household, Instrument } from '@tembrin/contract';
-import { householdSchema } from '@tembrin/contract/household';
 import { create } from 'zustand';
 import { forgetStand } from '@/opening/kept-stand';
 import { call, Refused, speakFor } from './api';
@@ -15,7 +14,7 @@ import { setWho } from './who';
 import { notifyProblem } from './notice';
 
 /** Who was here last: without a connection, the app opens on their household. */
-const last = kept('tembrin-household', householdSchema);
+const last = kept('tembrin-household', async () => (await import('./household-schema')).householdSchema);
 const NO_STORE = 'This browser keeps nothing for this page, so Tembrin cannot record. Allow site data, then reload.';
 
 interface HouseholdState {

@@ -13,7 +13,7 @@ beforeEach(() => {
 });
 
 test('what this build kept is there at once, without its schema', () => {
-  const place = kept(KEY, schema);
+  const place = kept(KEY, async () => schema);
   expect(place.read()).toBeNull();
   place.write({ name: 'Ours', people: ['Pip'] });
   expect(place.read()).toEqual({ name: 'Ours', people: ['Pip'] });
@@ -23,7 +23,7 @@ test('what this build kept is there at once, without its schema', () => {
 });
 
 test('what another build kept is checked, and made what this one takes', async () => {
-  const place = kept(KEY, schema);
+  const place = kept(KEY, async () => schema);
   localStorage.setItem(KEY, JSON.stringify({ name: 'Ours' }));
   expect(place.read()).toBeNull();
   expect(await place.readOld()).toEqual({ name: 'Ours', people: [] });
@@ -33,7 +33,7 @@ test('what another build kept is checked, and made what this one takes', async (
 });
 
 test('nothing kept asks for nothing; what is no text of ours is nothing', async () => {
-  const place = kept(KEY, schema);
+  const place = kept(KEY, async () => schema);
   expect(await place.readOld()).toBeNull();
   expect(loadSchemas).not.toHaveBeenCalled();
   place.write({ name: 'Ours', people: [] });

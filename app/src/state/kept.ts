@@ -18,8 +18,8 @@ export interface Kept<T> {
 /** Which build of the app this is: the files it is made of carry their content in their names. */
 export const BUILD = Array.from(document.scripts, ({ src }) => new URL(src, location.href).pathname).join(' ');
 
-/** A place for one such thing. */
-export function kept<T>(key: string, schema: z.ZodType<T>): Kept<T> {
+/** A place for one such thing. @param load what checks it, where another build kept it */
+export function kept<T>(key: string, load: () => Promise<z.ZodType<T>>): Kept<T> {
   const by = `${key} by`;
   const text = () => JSON.parse(localStorage.getItem(key) ?? 'null') as unknown;
   return {
@@ -32,7 +32,7 @@ export function kept<T>(key: string, schema: z.ZodType<T>): Kept<T> {
     },
     readOld: async () => {
       if (localStorage.getItem(key) === null) return null;
-      await loadSchemas();
+      const [schema] = await Promise.all([load(), loadSchemas()]);
       const read = schema.safeParse(text());
       return read.success ? read.data : null;
     },

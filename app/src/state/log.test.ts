@@ -5,11 +5,10 @@ import { openDB, unwrap } from 'idb';
 import type { BodyInputOf } from '@tembrin/contract';
 import { act, takeBack } from './actions';
 import { dropRefused, leaveLog, look, openLog, record, send, useLog, whenReadAnew, written } from './log';
+import { rulesComing } from './rules';
 import { setWho } from './who';
 import { useNotice } from './notice';
 import type { LogEvent } from '@tembrin/core/log';
-
-jest.mock('./load-seldom', () => ({ loadAnew: () => Promise.resolve(jest.requireActual<object>('./anew')) }));
 
 /** A server that can be out of reach, forget its visitors, and dislikes some events. */
 class StandInServer {
@@ -70,7 +69,10 @@ const rosined = (instrumentId = 'heron') => act(instrumentId, [{ type: 'rosined'
 const ids = (instrumentId = 'heron') => (useLog.getState().events[instrumentId] ?? []).map(({ id }) => id);
 const sent = () => until(({ unsent }) => unsent === 0);
 
-beforeAll(standInDevice);
+beforeAll(async () => {
+  standInDevice();
+  await rulesComing();
+});
 beforeEach(async () => {
   server = new StandInServer();
   globalThis.fetch = server.answer as typeof fetch;

@@ -11,7 +11,7 @@ import { useLog } from './log';
  * Why entries could not stand in the log, judged one after another by the rules the server judges by; null when they may, or
  * when this device does not know the whole log of their instrument and the server has to say.
  */
-export function whyRefused(entries: readonly LogEvent[]): string | null {
+export function refusalAmong(entries: readonly LogEvent[]): string | null {
   const { household } = useHousehold.getState();
   const { events, complete } = useLog.getState();
   const { cards } = useCardStore.getState();

@@ -1,4 +1,3 @@
-import { scaleLinear } from 'd3-scale';
 import Svg, { Circle, G, Line, Path } from 'react-native-svg';
 import { threadLabel } from '@/copy/charts';
 import { STATE_TONES } from './StateMark';
@@ -71,7 +70,9 @@ function layOut({
   const bead = tall ? 9 : slim ? 4.5 : 7;
   const start = from ?? Math.min(nowMs, window?.early ?? nowMs);
   const end = Math.max(window?.late ?? nowMs, nowMs, start + 1);
-  const x = scaleLinear([start, end], [bead + 2, Math.max(bead + 3, width - bead - 4)]);
+  const left = bead + 2;
+  const long = Math.max(1, width - 2 * bead - 6);
+  const x = (at: number) => left + ((at - start) / (end - start)) * long;
   // However near its window, the frayed end has room on the drawing.
   const early = window ? Math.min(Math.max(x(window.early), x(start)), x(end) - 14) : x(end);
   const late = window ? Math.max(x(window.late), early + 14) : x(end);

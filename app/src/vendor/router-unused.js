@@ -25,3 +25,4 @@ export const DrawerActions = {};
 export const LinkWithPreview = none;
 export const LinkPreview = none;
 export const LinkMenu = none;
+export const useLoaderData = none;

@@ -1,7 +1,8 @@
 // Of the router what the app uses: its menus, previews, tabs and headers stay outside.
 import { BaseExpoRouterLink } from 'expo-router/build/link/BaseExpoRouterLink';
 
-export { useLocalSearchParams, usePathname } from 'expo-router/build/hooks';
+export { useLocalSearchParams } from 'expo-router/build/hooks/useLocalSearchParams';
+export { usePathname } from 'expo-router/build/hooks/usePathname';
 export { router } from 'expo-router/build/imperative-api';
 export { Redirect } from 'expo-router/build/link/Redirect';
 export { Slot } from 'expo-router/build/views/Navigator';

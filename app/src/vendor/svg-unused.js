@@ -17,3 +17,9 @@ export const SvgCssUri = none;
 export const SvgWithCss = none;
 export const SvgWithCssUri = none;
 export const WithLocalSvg = none;
+export const transformToMatrix = none;
+export const props2transform = none;
+export const stringifyTransformArrayProps = () => {
+  throw new Error('A transform is written as text.');
+};
+export default none;

@@ -122,8 +122,3 @@ export function assess<Facts extends InstrumentFacts>(
   const shown = isPlucked ? [] : judged;
   return { facts, schools, log, pace, threads, bows: shown, tension, air: around, found, foundAside, reasons };
 }
-
-/** The log of the bow in hand, where it is played with one; else its own. */
-export function bowLogOf({ bows, log }: Pick<Assessment, 'bows' | 'log'>): InstrumentLog {
-  return bows[0]?.log ?? log;
-}

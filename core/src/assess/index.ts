@@ -1,4 +1,5 @@
 export * from './assessment';
+export * from './bow-log';
 export * from './household';
 export * from './workshop';
 export * from './own-instrument';

@@ -1,12 +1,7 @@
-import type { Figure } from '../instruments';
-import type { LocalDay } from '../time';
-import type { Measure } from './care-events';
 import type { LogEvent } from './events';
 import { emptyLists, meaningOf, type LogLists } from './meanings';
-import { hoursBetween, playingFrom, type Playing } from './playing';
-import type { KnownMark } from './primitives';
+import { playingFrom, type Playing } from './playing';
 import { liveEvents } from './retraction';
-import type { StepId } from './round-events';
 import { sessionsFrom, type Session } from './sessions';
 
 /** What one instrument's log amounts to. Every list is in order of time. */
@@ -45,36 +40,4 @@ export function foldLog(events: readonly LogEvent[], nowMs: number, timeZone: st
     playing: playingFrom(sessions, nowMs),
     ...state,
   };
-}
-
-/** When a closing-round step was last done; null when it never was. `beforeMs`: only what was done before then. */
-export function lastDone(log: Pick<InstrumentLog, 'steps'>, step: StepId, beforeMs = Infinity): number | null {
-  return log.steps.findLast((record) => record.done && record.step === step && record.at < beforeMs)?.at ?? null;
-}
-
-/** What was measured last of a figure; null when it never was. */
-export function lastMeasure(log: Pick<InstrumentLog, 'measures'>, figure: Figure): Measure | null {
-  return log.measures.findLast((measure) => measure.figure === figure) ?? null;
-}
-
-/**
- * The mark that counts: the last whose date is known. One of unknown date only says "no later than this", so any known one,
- * earlier or later, tells more; it counts when there is no other.
- */
-export function decisive<M extends KnownMark>(marks: readonly M[]): M | null {
-  return marks.findLast(({ known }) => known) ?? marks.at(-1) ?? null;
-}
-
-/** Hours of the sessions that began on a calendar day; a running one counts up to now. */
-export function hoursOnDay(log: Pick<InstrumentLog, 'sessions' | 'playing' | 'nowMs'>, day: LocalDay): number {
-  const own = log.sessions.filter((session) => session.day === day);
-  return own.reduce(
-    (hours, { beganAt, endedAt }) => hours + hoursBetween(log.playing, beganAt, endedAt ?? log.nowMs),
-    0,
-  );
-}
-
-/** Hours of playing on record in all. */
-export function hoursInAll({ playing, nowMs }: Pick<InstrumentLog, 'playing' | 'nowMs'>): number {
-  return hoursBetween(playing, -Infinity, nowMs);
 }

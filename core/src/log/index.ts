@@ -4,6 +4,7 @@ export * from './fold';
 export { meaningOf, referredTo } from './meanings';
 export * from './playing';
 export { DOERS, type Doer, type KnownMark, type Mark } from './primitives';
+export * from './readers';
 export * from './refusal';
 export * from './retraction';
 export { DRILLS, STEPS, type DrillId, type DrillResult, type StepId, type StepRecord } from './round-events';

@@ -31,8 +31,6 @@ export function airThread({ log, air }: Pick<PartContext, 'log' | 'air'>): AirTh
 
 /** The air round its wood. */
 export const airPart = {
-  name: 'Air',
-  onBow: false,
   has: () => true,
   events: ['moved'],
   thread: airThread,

@@ -92,8 +92,6 @@ export function checkupThread({ facts, log, schools, air }: PartContext): Checku
 
 /** The visit to the luthier. */
 export const checkupPart = {
-  name: 'Checkup',
-  onBow: false,
   has: () => true,
   events: ['checked-up', 'looked-at', 'finding-settled'],
   thread: checkupThread,

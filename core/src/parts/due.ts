@@ -2,7 +2,8 @@ import type { Doer } from '../log';
 import type { LocalDay } from '../time';
 import type { Outlook, Window } from '../wear';
 import type { DueContext } from './part';
-import { dueOf, isDated, type DatedPart, type Thread } from './parts';
+import { isDated, type DatedPart } from './catalogue';
+import { dueOf, type Thread } from './parts';
 import type { ThreadState } from './thread';
 
 /** A piece of upkeep that comes due. Plain figures, so that it can be sent about. */

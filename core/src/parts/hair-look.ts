@@ -41,8 +41,6 @@ export function hairLookThread({ log, pace }: PartContext): HairLookThread | nul
 
 /** The yearly look at the hair. */
 export const hairLookPart = {
-  name: 'Hair look',
-  onBow: true,
   has: ({ family }) => isBowed(family),
   events: ['hair-looked-over', 'looked-at', 'rehaired'],
   thread: hairLookThread,

@@ -68,8 +68,6 @@ const SETTLES_DAYS = 4;
 
 /** The hair of the bow. */
 export const hairPart = {
-  name: 'Bow hair',
-  onBow: true,
   has: ({ family }) => isBowed(family),
   events: ['rehaired', 'hair-looked-over', 'step-done', 'measured', 'looked-at', 'finding-settled'],
   thread: hairThread,

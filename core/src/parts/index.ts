@@ -1,3 +1,4 @@
+export * from './catalogue';
 export * from './part';
 export * from './thread';
 export * from './two-clock';
@@ -9,4 +10,5 @@ export * from './residue';
 export * from './checkup';
 export * from './air';
 export * from './parts';
+export * from './threads';
 export * from './due';

@@ -41,12 +41,8 @@ export interface PartDue<T> {
 
 /** One part that wears: who has it, what begins its life, how it stands, when it is due, who does it, what is asked. */
 export interface PartRecord<Id extends string, T extends ThreadBase & { part: Id }> {
-  /** "Bow hair" */
-  name: string;
   /** The guided job that goes with it, beside the change of strings. */
   job?: JobId;
-  /** Whether it is a part of the bow, and goes with it. */
-  onBow: boolean;
   has: (facts: InstrumentFacts) => boolean;
   /** Events its thread is reckoned from, beside playing. */
   events: readonly EventType[];

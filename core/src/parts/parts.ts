@@ -1,4 +1,5 @@
 import type { InstrumentFacts } from '../instruments';
+import { isOnBow, PART_IDS, type DatedPart, type PartId } from './catalogue';
 import { airPart, type AirThread } from './air';
 import { checkupPart, type CheckupThread } from './checkup';
 import { hairPart, type HairThread } from './hair';
@@ -7,9 +8,9 @@ import type { PartContext, PartDue, PartRecord } from './part';
 import { residuePart, type ResidueThread } from './residue';
 import { rosinPart, type RosinThread } from './rosin';
 import { stringsPart, type StringsThread } from './strings';
-import type { ThreadBase, ThreadState } from './thread';
+import type { ThreadBase } from './thread';
 
-/** Every part that wears, in the order in which threads are told. */
+/** How each part that wears is judged. */
 export const PARTS = {
   strings: stringsPart,
   hair: hairPart,
@@ -18,19 +19,12 @@ export const PARTS = {
   residue: residuePart,
   checkup: checkupPart,
   air: airPart,
-} as const;
-
-export type PartId = keyof typeof PARTS;
-export const PART_IDS = Object.keys(PARTS) as [PartId, ...PartId[]];
+} as const satisfies Record<PartId, unknown>;
 
 /** One part's condition and forecast, with the figures behind it. */
 export type Thread =
   StringsThread | HairThread | HairLookThread | RosinThread | ResidueThread | CheckupThread | AirThread;
 export type ThreadOf<P extends PartId> = Extract<Thread, { part: P }>;
-
-/** Parts that are planned by dates. */
-export type DatedPart = { [P in PartId]: (typeof PARTS)[P]['due'] extends null ? never : P }[PartId];
-export const DATED_PARTS = PART_IDS.filter((id) => PARTS[id].due !== null) as [DatedPart, ...DatedPart[]];
 
 type AnyThread = ThreadBase & { part: string };
 
@@ -44,11 +38,6 @@ export function dueOf(id: DatedPart): PartDue<Thread> {
   return PARTS[id].due as unknown as PartDue<Thread>;
 }
 
-/** Whether a part comes due on a day, so that it can stand in the year. */
-export function isDated(id: PartId): id is DatedPart {
-  return PARTS[id].due !== null;
-}
-
 /** Parts whose life begins anew with something done. */
 export type BegunPart = { [P in PartId]: (typeof PARTS)[P]['begun'] extends null ? never : P }[PartId];
 
@@ -60,11 +49,6 @@ export function beginsAnew(thread: Thread): thread is ThreadOf<BegunPart> {
 /** Parts an instrument has. */
 export function partsOf(facts: InstrumentFacts): PartId[] {
   return PART_IDS.filter((id) => PARTS[id].has(facts));
-}
-
-/** Whether a part is on the bow, and goes with it. */
-export function isOnBow(id: PartId): boolean {
-  return PARTS[id].onBow;
 }
 
 /**
@@ -81,19 +65,5 @@ export function threadsOf(context: PartContext, ofBow: readonly Thread[]): Threa
 export function bowThreads(context: PartContext): Thread[] {
   return partsOf(context.facts).flatMap((id): Thread | [] =>
     isOnBow(id) ? ((PARTS[id].thread(context) as Thread | null) ?? []) : [],
-  );
-}
-
-/** The thread of one part; undefined where there is none. */
-export function threadOf<P extends PartId>(threads: readonly Thread[], part: P): ThreadOf<P> | undefined {
-  return threads.find((thread): thread is ThreadOf<P> => thread.part === part);
-}
-
-const URGENCY: Readonly<Record<ThreadState, number>> = { now: 0, soon: 1, unknown: 2, well: 3 };
-
-/** Threads with what is due first; of equal state, the one whose window opens first. */
-export function byUrgency(threads: readonly Thread[]): Thread[] {
-  return [...threads].sort(
-    (a, b) => URGENCY[a.state] - URGENCY[b.state] || (a.window?.middle ?? Infinity) - (b.window?.middle ?? Infinity),
   );
 }

@@ -43,9 +43,7 @@ export function residueThread({ facts, log }: Pick<PartContext, 'facts' | 'log'>
 
 /** What playing leaves on wood and strings. */
 export const residuePart = {
-  name: 'Residue',
   job: 'residue',
-  onBow: false,
   has: () => true,
   events: ['step-done'],
   thread: residueThread,

@@ -35,8 +35,6 @@ export function rosinThread({ log, pace }: Pick<PartContext, 'log' | 'pace'>): R
 
 /** The rosin on the hair. */
 export const rosinPart = {
-  name: 'Rosin',
-  onBow: true,
   has: ({ family }) => isBowed(family),
   events: ['rosined', 'rehaired'],
   thread: rosinThread,

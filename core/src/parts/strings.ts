@@ -239,8 +239,6 @@ export function stringsThread(context: PartContext): StringsThread {
 
 /** The strings, all together. */
 export const stringsPart = {
-  name: 'Strings',
-  onBow: false,
   has: () => true,
   events: ['strings-fitted', 'strings-looked-over', 'step-done', 'looked-at', 'finding-settled'],
   thread: stringsThread,

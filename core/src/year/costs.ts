@@ -5,16 +5,6 @@ import { DAY_MS, MONTH_DAYS } from '../time';
 import { factorAt, lifeFactor, type Life, type Pace } from '../wear';
 import type { PlannedItem } from './plan';
 
-/** ISO 4217 code of a currency. */
-export const currencySchema = z
-  .string()
-  .toUpperCase()
-  .regex(/^[A-Z]{3}$/, 'Give the currency by its three letters, like EUR.')
-  .refine(
-    (code) => Intl.supportedValuesOf('currency').includes(code),
-    'That currency is not known. Use its three letters, like EUR.',
-  );
-
 const amount = z
   .number('Give the price as a number.')
   .min(0, 'A price is not negative.')

@@ -1,7 +1,7 @@
 import { barePlateRestRh } from '@tembrin/core/air';
 import { router } from 'expo-router';
 import { View } from 'react-native';
-import { type KnownPlace } from '@/state/assessments';
+import { type KnownPlace } from '@/state/places';
 import { usePreferences } from '@/state/preferences';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';

@@ -4,7 +4,7 @@ import { useEffect, useState } from 'react';
 import { View } from 'react-native';
 import { call } from '@/state/api';
 import { useAir } from '@/state/air';
-import { type KnownPlace } from '@/state/assessments';
+import { type KnownPlace } from '@/state/places';
 import { AirChart, type AirPoint } from '@/ui/AirChart';
 import { Button } from '@/ui/Button';
 import { Choice } from '@/ui/Choice';

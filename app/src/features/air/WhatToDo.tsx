@@ -1,7 +1,7 @@
 import type { Place } from '@tembrin/contract';
 import { Redirect } from 'expo-router';
 import { useAir } from '@/state/air';
-import { usePlaces, type KnownPlace } from '@/state/assessments';
+import { usePlaces, type KnownPlace } from '@/state/places';
 import { usePreferences } from '@/state/preferences';
 import { Button } from '@/ui/Button';
 import { Empty } from '@/ui/Empty';

@@ -1,7 +1,7 @@
 import { router } from 'expo-router';
 import { useState } from 'react';
 import { useAir } from '@/state/air';
-import { usePlaces } from '@/state/assessments';
+import { usePlaces } from '@/state/places';
 import { useMay } from '@/state/people';
 import { useKeys } from '@/ui/keys';
 import { useWide } from '@/ui/theme';

@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useAir } from '@/state/air';
-import { usePlaces } from '@/state/assessments';
+import { usePlaces } from '@/state/places';
 import { usePreferences } from '@/state/preferences';
 import { readTemperature, temperatureFigure } from '@/copy/measures';
 import { useMoment } from './where';

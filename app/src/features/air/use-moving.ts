@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { useAir } from '@/state/air';
-import { usePlaces } from '@/state/assessments';
+import { usePlaces } from '@/state/places';
 import { useInstrumentOnStand } from '@/state/stand';
 import { usePreferences } from '@/state/preferences';
 import { readNumber } from '@/copy/numbers';

@@ -2,7 +2,7 @@ import type { Year } from '@tembrin/contract';
 import { useEffect, useMemo, useState } from 'react';
 import { call } from '@/state/api';
 import { useAir } from '@/state/air';
-import { usePlaces, type KnownPlace } from '@/state/assessments';
+import { usePlaces, type KnownPlace } from '@/state/places';
 import { usePreferences } from '@/state/preferences';
 import { type AirPoint } from '@/ui/AirChart';
 import { useWide } from '@/ui/theme';

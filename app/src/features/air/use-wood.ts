@@ -1,6 +1,7 @@
 import type { Instrument } from '@tembrin/contract';
 import { useMemo, useState } from 'react';
-import { useAssessment, usePlaces } from '@/state/assessments';
+import { useAssessment } from '@/state/assessments';
+import { usePlaces } from '@/state/places';
 import { usePreferences } from '@/state/preferences';
 import { type AirPoint } from '@/ui/AirChart';
 import { dateWords } from '@/copy/dates';

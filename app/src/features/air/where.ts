@@ -1,5 +1,6 @@
 import { useLocalSearchParams } from 'expo-router';
-import { useAllAssessments, usePlaces } from '@/state/assessments';
+import { useAllAssessments } from '@/state/assessments';
+import { usePlaces } from '@/state/places';
 import { useAir } from '@/state/air';
 import { useHousehold } from '@/state/household';
 import { useNow } from '@/state/now';

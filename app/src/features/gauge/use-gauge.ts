@@ -12,7 +12,7 @@ import { lastMeasure } from '@tembrin/core/log';
 import { CARD_MM, screenScale, type ScreenScale } from '@tembrin/core/vision';
 import { copy } from '@/copy/screens/bench/gauge';
 
-const keptScale = kept('tembrin-gauge', z.strictObject({ pxPerMm: z.number(), ratio: z.number() }));
+const keptScale = kept('tembrin-gauge', async () => z.strictObject({ pxPerMm: z.number(), ratio: z.number() }));
 
 /** Pixels to a millimetre to begin at: of a phone, and of a desk. From memory. */
 const PHONE_PX = 6.3;

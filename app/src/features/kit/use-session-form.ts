@@ -6,7 +6,7 @@ import { useAssessment } from '@/state/assessments';
 import { useHousehold } from '@/state/household';
 import { dropRefused, useLog, written, type Draft } from '@/state/log';
 import { refusedSession, stepsAnew } from '@/state/refused';
-import { whyRefused } from '@/state/refusing';
+import { rulesComing, whyRefused } from '@/state/rules';
 import { spanOf, timesOf, type Times } from './span';
 import { everydaySteps } from '@tembrin/core/routines';
 import { type InstrumentLog, type LogEvent, type Session } from '@tembrin/core/log';
@@ -52,6 +52,7 @@ export function useSessionForm({ instrument, session, refusedId, log }: SessionF
     const span = spanOf(times, timeZone);
     if (!span) return setProblem(copy.giveTheDayAnd);
     const entries = draftsFor(session, span).map((draft) => written(instrument.id, draft));
+    await rulesComing();
     const refusal = whyRefused(entries);
     if (refusal !== null) return setProblem(refusal);
     const [first] = entries;

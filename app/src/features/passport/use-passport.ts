@@ -2,7 +2,7 @@ import type { Instrument, Paper } from '@tembrin/contract';
 import { useState } from 'react';
 import { useCards } from '@/state/cards';
 import { useAir } from '@/state/air';
-import { usePlaces } from '@/state/assessments';
+import { usePlaces } from '@/state/places';
 import { notify } from '@/state/notice';
 import { usePreferences } from '@/state/preferences';
 import { passportDocument, passportSections } from '@/copy/passport';

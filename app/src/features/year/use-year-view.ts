@@ -2,7 +2,7 @@ import { DOER_TITLES } from '@tembrin/contract/year-words';
 import { router } from 'expo-router';
 import { useEffect, useState } from 'react';
 import { useCards } from '@/state/cards';
-import { usePlaces } from '@/state/assessments';
+import { usePlaces } from '@/state/places';
 import { useHousehold } from '@/state/household';
 import { useLog } from '@/state/log';
 import { useSubjectNames, useYear } from '@/state/year';

@@ -1,0 +1,2 @@
+/** What checks a household that another build kept, in a file of its own. */
+export { householdSchema } from '@tembrin/contract/household';
