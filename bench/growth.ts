@@ -56,7 +56,7 @@ async function cupboard(page: QuietPage, instruments: number, entries: number): 
     await page.evaluate(posted('/instruments', { id, name: `Number ${at + 1}`, ...usualFacts('violin') }));
     const events = eventsOf(id, entries, Date.now());
     await database.sequelize.transaction((transaction) =>
-      insertEvents(database.sequelize, householdId, events, number, new Date(), transaction),
+      insertEvents(transaction, householdId, events, number, new Date()),
     );
     number += events.length;
   }

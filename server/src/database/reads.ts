@@ -1,7 +1,9 @@
 import { createPool, type Pool, type PoolConfig } from 'mariadb';
 
 /** Statements with more values than this are not prepared: each number of them would be another one to keep. */
-const MOST_PREPARED = 8;
+export const MOST_PREPARED = 10;
+/** What a statement takes. */
+export type Value = string | number | null;
 
 /**
  * What is read at every request, straight from the driver and with prepared statements: building a query and its models takes the
@@ -22,7 +24,7 @@ export class Reads {
    * The rows of a statement: dates as dates, whole numbers as numbers, what is true as 1.
    * @param values one for each `?`
    */
-  rows<Row>(sql: string, values: readonly (string | number)[]): Promise<Row[]> {
+  rows<Row>(sql: string, values: readonly Value[]): Promise<Row[]> {
     if (this.told) this.told(sql);
     const asked = [...values];
     return asked.length > MOST_PREPARED ? this.pool.query<Row[]>(sql, asked) : this.pool.execute<Row[]>(sql, asked);

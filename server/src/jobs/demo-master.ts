@@ -46,7 +46,7 @@ export async function storeMaster(
     })),
     { transaction },
   );
-  await insertEvents(sequelize, id, library.events, 0, now, transaction);
+  await insertEvents(transaction, id, library.events, 0, now);
   await models.Card.bulkCreate(
     library.cards.map(({ facts, ...card }, at) => ({
       householdId: id,

@@ -38,7 +38,7 @@ export async function appendEvents(
   const parsed = posted.map((value) => logEventSchema.safeParse(value));
   const events = parsed.flatMap((result) => (result.success ? [result.data] : []));
 
-  return scope.alone(async (transaction, household) => {
+  return scope.recording(async (transaction, household) => {
     const receivedAt = new Date();
     const instruments = await scope.instrumentRows(transaction);
     const places = events.some(({ type }) => type === 'moved') ? await placesOf(models, scope, transaction) : new Set();

@@ -1,12 +1,15 @@
 import type { LogEvent } from '@tembrin/core';
-import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
+import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import { placeholders } from '../database/reads';
+import { storeMany, within } from '../database/within';
 
 /** Rows that one statement stores. */
 const AT_ONCE = 1000;
 
-const COLUMNS = 'householdId, number, id, instrumentId, type, occurredAt, recordedAt, receivedAt, payload, doneBy';
+const STORE = `INSERT INTO events
+  (householdId, number, id, instrumentId, type, occurredAt, recordedAt, receivedAt, payload, doneBy)
+  VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`;
 
 /** A time as the database takes it. */
 const stamp = (iso: string) => iso.replace('T', ' ').replace('Z', '');
@@ -17,12 +20,11 @@ const stamp = (iso: string) => iso.replace('T', ' ').replace('Z', '');
  * @param events checked against their schema, times in UTC
  */
 export async function insertEvents(
-  sequelize: Sequelize,
+  transaction: Transaction,
   householdId: string,
   events: readonly LogEvent[],
   after: number,
   receivedAt: Date,
-  transaction: Transaction,
 ): Promise<void> {
   for (let from = 0; from < events.length; from += AT_ONCE) {
     const rows = events
@@ -39,7 +41,7 @@ export async function insertEvents(
         JSON.stringify(payload),
         by ?? null,
       ]);
-    await sequelize.query(`INSERT INTO events (${COLUMNS}) VALUES :rows`, { replacements: { rows }, transaction });
+    await storeMany(transaction, STORE, rows);
   }
 }
 
@@ -73,9 +75,9 @@ const READ = `number, id, instrumentId, type, ${wire('occurredAt')}, ${wire('rec
 
 /** Reads events of a household in the order of their numbers. They were validated when they came in. */
 export async function readEvents(
-  { sequelize, reads }: Pick<Database, 'sequelize' | 'reads'>,
+  { reads }: Pick<Database, 'reads'>,
   householdId: string,
-  { instrumentIds, named, ids, types, within, beside, after, upTo, most }: EventsAsked,
+  { instrumentIds, named, ids, types, within: stretches, beside, after, upTo, most }: EventsAsked,
   transaction?: Transaction,
 ): Promise<StoredEvent[]> {
   const instant = (ms: number) => stamp(new Date(ms).toISOString());
@@ -89,21 +91,21 @@ export async function readEvents(
   if (instrumentIds) also(`instrumentId IN ${placeholders(instrumentIds)}`, ...instrumentIds);
   if (ids) also(`id IN ${placeholders(ids)}`, ...ids);
   if (types) also(`type IN ${placeholders(types)}`, ...types);
-  if (within)
+  if (stretches)
     also(
-      `(${within.map(() => 'occurredAt BETWEEN ? AND ?').join(' OR ')})`,
-      ...within.flatMap(([from, to]) => [instant(from), instant(to)]),
+      `(${stretches.map(() => 'occurredAt BETWEEN ? AND ?').join(' OR ')})`,
+      ...stretches.flatMap(([from, to]) => [instant(from), instant(to)]),
     );
   if (beside) also(`occurredAt ${beside.side === 'before' ? '<' : '>'} ?`, instant(beside.at));
   const order = !beside ? 'number' : beside.side === 'before' ? 'occurredAt DESC' : 'occurredAt';
   if (most !== undefined) values.push(most);
   const limit = most === undefined ? '' : 'LIMIT ?';
   // By their numbers a large log would be read to its end for the last entries of one instrument.
-  const few = named && instrumentIds && instrumentIds.length <= FEW && !ids && !types && !within && !beside;
+  const few = named && instrumentIds && instrumentIds.length <= FEW && !ids && !types && !stretches && !beside;
   const by = few ? 'FORCE INDEX (events_by_instrument)' : '';
   const sql = `SELECT ${READ} FROM events ${by} WHERE ${conditions.join(' AND ')} ORDER BY ${order} ${limit}`;
   const rows = transaction
-    ? await sequelize.query<EventKept>(sql, { replacements: values, type: QueryTypes.SELECT, transaction })
+    ? await within<EventKept[]>(transaction, sql, values)
     : await reads.rows<EventKept>(sql, values);
   return rows.map(({ number, payload, doneBy, ...event }) => ({
     number: Number(number),

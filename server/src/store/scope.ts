@@ -13,6 +13,7 @@ import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { HouseholdRow, InstrumentRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
+import { within } from '../database/within';
 import { CHANGED, fail } from '../problems/problems';
 import { checkQuota } from '../problems/quota';
 import type { Identity } from './accounts';
@@ -28,11 +29,18 @@ const IDS_AT_ONCE = 1000;
 const TAKE_TURN = `UPDATE households LEFT JOIN notice_rounds AS rounds ON rounds.householdId = households.id
   SET turn = turn + 1, openedAt = IF(demo AND openedAt IS NOT NULL, UTC_TIMESTAMP(3), openedAt),
     rounds.askedAt = COALESCE(rounds.askedAt, UTC_TIMESTAMP(3))
-  WHERE households.id = :id`;
+  WHERE households.id = ?`;
 
 const GONE = ['signed-out', 'You are no longer signed in. Sign in again; what is on this device is kept.'] as const;
 const HOUSEHOLD = `id, name, timeZone, schools, currency, calendarId, demo, openedAt, createdAt, version, turn, logNumber,
   logEpoch, base, baseNumber, calendarFrom`;
+const ROW = `SELECT ${HOUSEHOLD} FROM households WHERE id = ?`;
+const INSTRUMENTS = `SELECT ${INSTRUMENT} FROM instruments WHERE householdId = ?`;
+
+/** A household's row; @throws where it is gone */
+function thereOf([row]: readonly HouseholdKept[]): HouseholdKept {
+  return row ? { ...row, demo: Boolean(row.demo) } : fail(401, ...GONE);
+}
 
 /**
  * One household's view of the database: the only way to its rows. Every query made here carries the household's id,
@@ -79,12 +87,17 @@ export class HouseholdScope {
     return this.database.long.transaction(this.inTurn(work));
   }
 
+  /** Runs work as `alone` does, for what happens at every entry: the household's row is only read. */
+  recording<T>(work: (transaction: Transaction, household: HouseholdKept) => Promise<T>): Promise<T> {
+    return inTransaction(this.database, async (transaction) => {
+      await within(transaction, TAKE_TURN, [this.identity.householdId]);
+      return work(transaction, await this.rowWithin(transaction));
+    });
+  }
+
   private inTurn<T>(work: (transaction: Transaction, household: HouseholdRow) => Promise<T>) {
     return async (transaction: Transaction) => {
-      await this.database.sequelize.query(TAKE_TURN, {
-        replacements: { id: this.identity.householdId },
-        transaction,
-      });
+      await within(transaction, TAKE_TURN, [this.identity.householdId]);
       return work(transaction, await this.householdRow(transaction));
     };
   }
@@ -96,9 +109,11 @@ export class HouseholdScope {
 
   /** The household's own row, as it stands. */
   async row(): Promise<HouseholdKept> {
-    const sql = `SELECT ${HOUSEHOLD} FROM households WHERE id = ?`;
-    const [row] = await this.database.reads.rows<HouseholdKept>(sql, [this.identity.householdId]);
-    return row ? { ...row, demo: Boolean(row.demo) } : fail(401, ...GONE);
+    return thereOf(await this.database.reads.rows<HouseholdKept>(ROW, [this.identity.householdId]));
+  }
+
+  private async rowWithin(transaction: Transaction): Promise<HouseholdKept> {
+    return thereOf(await within<HouseholdKept[]>(transaction, ROW, [this.identity.householdId]));
   }
 
   /** Its row within a transaction, to be changed. */
@@ -115,9 +130,7 @@ export class HouseholdScope {
     const { householdId, accountId } = this.identity;
     const [row, instruments, people, [account]] = await Promise.all([
       this.row(),
-      reads.rows<InstrumentKept>(`SELECT ${INSTRUMENT} FROM instruments WHERE householdId = ? ORDER BY addedAt, id`, [
-        householdId,
-      ]),
+      reads.rows<InstrumentKept>(`${INSTRUMENTS} ORDER BY addedAt, id`, [householdId]),
       reads.rows<PersonSeenKept>(`SELECT ${PERSON_SEEN} FROM persons WHERE householdId = ? ORDER BY addedAt, id`, [
         householdId,
       ]),
@@ -136,7 +149,7 @@ export class HouseholdScope {
   }
 
   async instrumentRows(transaction: Transaction): Promise<Map<string, InstrumentKept>> {
-    const rows = await this.database.models.Instrument.findAll({ where: this.where({}), transaction, raw: true });
+    const rows = await within<InstrumentKept[]>(transaction, INSTRUMENTS, [this.identity.householdId]);
     return new Map(rows.flatMap((row) => (this.sees(row.id) ? [[row.id, row]] : [])));
   }
 
@@ -197,7 +210,7 @@ export class HouseholdScope {
       ? { ...wanted, named, instrumentIds: wanted.instrumentIds?.filter((id) => only.has(id)) ?? [...only] }
       : { ...wanted, named };
     if ([asked.ids, asked.instrumentIds, asked.types, asked.within].some((list) => list?.length === 0)) return [];
-    const { base, baseNumber } = household ?? (transaction ? await this.householdRow(transaction) : await this.row());
+    const { base, baseNumber } = household ?? (transaction ? await this.rowWithin(transaction) : await this.row());
     const { after = 0, most } = asked;
     const read = (householdId: string, more: Partial<EventsAsked>) =>
       readEvents(this.database, householdId, { ...asked, after, ...more }, transaction);
@@ -292,7 +305,7 @@ export class HouseholdScope {
 
   /** Stores events that were admitted, in their order, under the next numbers of the log. */
   async storeEvents(
-    household: HouseholdRow,
+    household: Pick<HouseholdRow, 'id' | 'logNumber'>,
     events: readonly LogEvent[],
     receivedAt: Date,
     transaction: Transaction,
@@ -301,11 +314,9 @@ export class HouseholdScope {
     // A number is given once, so that the newest is as many as there are at most: counted only where it matters.
     if (before + events.length > QUOTAS.events)
       checkQuota('events', await this.countEvents(transaction), events.length);
-    await insertEvents(this.database.sequelize, household.id, events, before, receivedAt, transaction);
+    await insertEvents(transaction, household.id, events, before, receivedAt);
     if (events.length === 0) return;
     household.logNumber = before + events.length;
-    const replacements = { id: household.id, logNumber: household.logNumber };
-    const sql = 'UPDATE households SET logNumber = :logNumber WHERE id = :id';
-    await this.database.sequelize.query(sql, { replacements, transaction });
+    await within(transaction, 'UPDATE households SET logNumber = ? WHERE id = ?', [household.logNumber, household.id]);
   }
 }

@@ -19,14 +19,13 @@ import {
 import type { Air, Weather, Year } from '@tembrin/contract';
 import { QueryTypes } from 'sequelize';
 import type { Database } from '../../database/connect';
-import type { SaltCheckRow, SensorRow } from '../../database/models';
 import { fail } from '../../problems/problems';
 import type { HouseholdScope } from '../scope';
 import { HOUR_S, readColumns } from './hours';
 import { NO_SUCH_PLACE, PlaceScope } from './places';
-import { saltCheckOf } from './salt-checks';
+import { CHECKS, saltCheckOf, type SaltCheckKept } from './salt-checks';
 import { sensorStays, stretchesIn } from './sensor-stays';
-import { SensorScope } from './sensors';
+import { SENSORS, SensorScope, type SensorKept } from './sensors';
 
 /** How far back a device is told of: two years. */
 const TOLD_HOURS = 730 * 24;
@@ -63,7 +62,7 @@ export class AirScope {
     return compareHygrometers(one!, other!);
   }
 
-  private async corrected(row: SensorRow, fromHour: number, toHour: number, checks: readonly SaltCheckRow[]) {
+  private async corrected(row: SensorKept, fromHour: number, toHour: number, checks: readonly SaltCheckKept[]) {
     const own = checks.filter(({ sensorId }) => sensorId === row.id);
     return correctedSeries(await readColumns(this.database.sequelize, row.no!, fromHour, toHour), own.map(saltCheckOf));
   }
@@ -85,17 +84,11 @@ export class AirScope {
   }
 
   private async rows(): Promise<Rows> {
-    const { Sensor: Sensors, SaltCheck } = this.database.models;
-    const where = this.scope.where({});
+    const { reads } = this.database;
+    const whose = [this.scope.identity.householdId];
     const [sensors, checks] = await Promise.all([
-      Sensors.findAll({
-        where,
-        order: [
-          ['addedAt', 'ASC'],
-          ['id', 'ASC'],
-        ],
-      }),
-      SaltCheck.findAll({ where }),
+      reads.rows<SensorKept>(SENSORS, whose),
+      reads.rows<SaltCheckKept>(CHECKS, whose),
     ]);
     return { sensors, checks };
   }
@@ -178,7 +171,7 @@ export class AirScope {
     return { timeZone, rows: { ...rows, sensors } };
   }
 
-  private async reach(sensors: readonly SensorRow[]): Promise<Year['reach']> {
+  private async reach(sensors: readonly SensorKept[]): Promise<Year['reach']> {
     if (sensors.length === 0) return null;
     const [found] = await this.database.sequelize.query<{ first: number | null; last: number | null }>(
       'SELECT MIN(day) AS first, MAX(day) AS last FROM reading_days WHERE sensor IN (:sensors)',
@@ -191,6 +184,6 @@ export class AirScope {
 }
 
 interface Rows {
-  sensors: SensorRow[];
-  checks: SaltCheckRow[];
+  sensors: SensorKept[];
+  checks: SaltCheckKept[];
 }

@@ -1,6 +1,6 @@
 import type { Reading } from '@tembrin/core';
 import type { Intake } from '@tembrin/contract';
-import { storeMany } from '../../database/many';
+import { storeMany } from '../../database/within';
 import { checkQuota } from '../../problems/quota';
 import { QueryTypes, type Sequelize, type Transaction } from 'sequelize';
 import { HOUR_S, rollUp } from './hours';

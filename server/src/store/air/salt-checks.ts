@@ -1,5 +1,6 @@
 import { checkFault, CLOCK_TOLERANCE_MS, type Salt, type SaltCheck } from '@tembrin/core';
 import { CHECK_FAULT_SENTENCES, type SaltCheckRecord, type Sensor } from '@tembrin/contract';
+import type { InferAttributes } from 'sequelize';
 import type { Database } from '../../database/connect';
 import type { SaltCheckRow } from '../../database/models';
 import { fail } from '../../problems/problems';
@@ -7,7 +8,12 @@ import { checkQuota } from '../../problems/quota';
 import type { HouseholdScope } from '../scope';
 import { SensorScope } from './sensors';
 
-export function saltCheckOf({ at, salt, tempC, shownRh }: SaltCheckRow): SaltCheck {
+/** A check's row as it is read, and those of a household: numbers as they were written, not as the nearest of half the digits. */
+export type SaltCheckKept = Omit<InferAttributes<SaltCheckRow>, 'householdId'>;
+export const CHECKS = `SELECT id, sensorId, at, salt, ROUND(tempC, 5) AS tempC, ROUND(shownRh, 5) AS shownRh FROM salt_checks
+  WHERE householdId = ?`;
+
+export function saltCheckOf({ at, salt, tempC, shownRh }: SaltCheckKept): SaltCheck {
   return { at: at.getTime(), salt: salt as Salt, tempC, shownRh };
 }
 

@@ -1,14 +1,15 @@
 import { createHash, randomBytes, timingSafeEqual } from 'node:crypto';
 import { correctedSeries, HOUR_MS, packSeries, sensorFaults, unpackHour, type Reading } from '@tembrin/core';
 import type { NewSensor, SaltCheckRecord, Sensor } from '@tembrin/contract';
-import { QueryTypes, type Transaction } from 'sequelize';
+import { QueryTypes, type InferAttributes, type Transaction } from 'sequelize';
 import type { Database } from '../../database/connect';
-import type { SaltCheckRow, SensorRow } from '../../database/models';
+import type { SensorRow } from '../../database/models';
 import { CHANGED, fail } from '../../problems/problems';
 import { checkQuota } from '../../problems/quota';
 import type { HouseholdScope } from '../scope';
 import { HOUR_S, readColumns } from './hours';
 import { READING_COLUMNS } from './readings';
+import type { SaltCheckKept } from './salt-checks';
 import { sensorStays, type SensorStay } from './sensor-stays';
 
 /** Hours of a sensor in which faults are looked for. */
@@ -21,6 +22,11 @@ const newKey = () => `tmb_${randomBytes(24).toString('base64url')}`;
 export function isKeyOf(keyHash: string | null, key: string): boolean {
   return keyHash !== null && timingSafeEqual(Buffer.from(keyHash, 'hex'), Buffer.from(hash(key), 'hex'));
 }
+
+/** A hygrometer's row as it is read, and those of a household in the order in which they were added. */
+export type SensorKept = Omit<InferAttributes<SensorRow>, 'householdId' | 'addedAt'>;
+export const SENSORS = `SELECT no, id, name, kind, placeId, stays, keyHash, ROUND(battery, 5) AS battery, readings, version FROM sensors
+  WHERE householdId = ? ORDER BY addedAt, id`;
 
 /** A household's hygrometers and their keys. */
 export class SensorScope {
@@ -121,7 +127,7 @@ export class SensorScope {
   }
 
   /** A row as it is told: with its newest reading, its checks, and what its own data says against it. */
-  async described(row: SensorRow, checks: readonly SaltCheckRow[]): Promise<Sensor> {
+  async described(row: SensorKept, checks: readonly SaltCheckKept[]): Promise<Sensor> {
     const { sequelize } = this.database;
     const { no } = row;
     const [latest] = await sequelize.query<Reading>(
