@@ -16,6 +16,8 @@ export default async function setUp() {
   database.asOwnerOfTheMachine(
     `CREATE DATABASE ${other} CHARACTER SET utf8mb4 COLLATE utf8mb4_unicode_ci; GRANT ALL ON ${other}.* TO 'tembrin_owner'@'127.0.0.1' WITH GRANT OPTION`,
   );
+  // What zone a server's own machine stands in may change nothing.
+  process.env.TZ = 'America/New_York';
   process.env.MIGRATIONS_DATABASE = other;
   process.env.DATA_FOLDER = folder;
   Object.assign(process.env, database.env);

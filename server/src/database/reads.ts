@@ -1,9 +1,36 @@
 import { createPool, type Pool, type PoolConfig } from 'mariadb';
 
 /** Statements with more values than this are not prepared: each number of them would be another one to keep. */
-export const MOST_PREPARED = 10;
+const MOST_PREPARED = 10;
 /** What a statement takes. */
 export type Value = string | number | null;
+
+/** Times come as they are written: the driver takes them for times of the machine's own zone. */
+const AS_WRITTEN = { dateStrings: true, bigIntAsNumber: true, typeCast: undefined };
+const TIMES: ReadonlySet<string> = new Set(['DATETIME', 'TIMESTAMP']);
+
+/** What asks: a pool, or a connection. */
+export interface Asked {
+  query: (asked: { sql: string }, values: Value[]) => Promise<unknown>;
+  execute: (asked: { sql: string }, values: Value[]) => Promise<unknown>;
+}
+
+/** Asks one statement. @returns its rows, with times in UTC as dates; whatever the driver says of one that reads nothing */
+export async function ask<Row>(driver: Asked, sql: string, values: readonly Value[]): Promise<Row[]> {
+  const asked = { ...AS_WRITTEN, sql };
+  const way = values.length > MOST_PREPARED ? 'query' : 'execute';
+  const rows = (await driver[way](asked, [...values])) as Told;
+  const times = rows.meta?.filter(({ type }) => TIMES.has(type)).map((column) => column.name()) ?? [];
+  for (const row of times.length > 0 ? rows : [])
+    for (const time of times) {
+      const text = row[time] as string | null;
+      row[time] = text === null ? null : new Date(`${text.replace(' ', 'T')}Z`);
+    }
+  return rows as unknown as Row[];
+}
+
+/** Rows of the driver, with what their columns are. */
+type Told = Record<string, unknown>[] & { meta?: readonly { type: string; name: () => string }[] };
 
 /**
  * What is read at every request, straight from the driver and with prepared statements: building a query and its models takes the
@@ -17,17 +44,16 @@ export class Reads {
     settings: PoolConfig,
     private readonly told: ((sql: string) => void) | false,
   ) {
-    this.pool = createPool({ ...settings, minimumIdle: 1, bigIntAsNumber: true, timezone: 'Z' });
+    this.pool = createPool({ ...settings, ...AS_WRITTEN, minimumIdle: 1, timezone: 'Z' });
   }
 
   /**
-   * The rows of a statement: dates as dates, whole numbers as numbers, what is true as 1.
+   * The rows of a statement: times as dates, whole numbers as numbers, what is true as 1.
    * @param values one for each `?`
    */
   rows<Row>(sql: string, values: readonly Value[]): Promise<Row[]> {
     if (this.told) this.told(sql);
-    const asked = [...values];
-    return asked.length > MOST_PREPARED ? this.pool.query<Row[]>(sql, asked) : this.pool.execute<Row[]>(sql, asked);
+    return ask<Row>(this.pool, sql, values);
   }
 
   /** Connections that are open and do nothing just now. */

@@ -1,9 +1,7 @@
 import type { Transaction } from 'sequelize';
-import { MOST_PREPARED, type Value } from './reads';
+import { ask, type Asked, type Value } from './reads';
 
-interface Driver {
-  query: <T>(sql: string, values: Value[]) => Promise<T>;
-  execute: <T>(sql: string, values: Value[]) => Promise<T>;
+interface Driver extends Asked {
   batch: (sql: string, rows: readonly (readonly Value[])[]) => Promise<unknown>;
 }
 
@@ -11,13 +9,13 @@ interface Driver {
 const driverOf = (transaction: Transaction) => (transaction as unknown as { connection: Driver }).connection;
 
 /**
- * One statement within a transaction, straight from the driver, as `Reads` has it: what is written at every entry. Rows where it reads.
+ * One statement within a transaction, straight from the driver: what is read and written at every entry.
  * @param values one for each `?`
+ * @returns its rows, as `Reads` has them; none where it reads nothing
  * @throws the driver's own failure
  */
-export function within<T = unknown>(transaction: Transaction, sql: string, values: readonly Value[]): Promise<T> {
-  const driver = driverOf(transaction);
-  return values.length > MOST_PREPARED ? driver.query<T>(sql, [...values]) : driver.execute<T>(sql, [...values]);
+export function within<Row = never>(transaction: Transaction, sql: string, values: readonly Value[]): Promise<Row[]> {
+  return ask<Row>(driverOf(transaction), sql, values);
 }
 
 /**

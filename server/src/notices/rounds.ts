@@ -7,6 +7,7 @@ import type { Telling } from '../operating/telling';
 import { toldOf } from '../problems/told';
 import { beginRounds } from '../store/rounds';
 import { lookAt, type LookGround } from './look';
+import { utc } from '../database/utc';
 
 /** A process looks for households to look at so often. */
 const LOOKED_MS = 15 * SECOND_MS;
@@ -95,9 +96,9 @@ export class Rounds {
           type: QueryTypes.SELECT,
           transaction,
           replacements: {
-            now,
-            asked: new Date(now.getTime() - LOOK_DELAY_S * SECOND_MS),
-            judged: new Date(now.getTime() - LOOK_SPACING_S * SECOND_MS),
+            now: utc(now),
+            asked: utc(new Date(now.getTime() - LOOK_DELAY_S * SECOND_MS)),
+            judged: utc(new Date(now.getTime() - LOOK_SPACING_S * SECOND_MS)),
           },
         },
       );
@@ -107,7 +108,7 @@ export class Rounds {
         await sequelize.query(
           `UPDATE notice_rounds SET askedAt = NULL, dueAt = LEAST(dueAt, :now), holder = :holder, heldUntil = :until
            WHERE householdId IN (:ids)`,
-          { replacements: { ids, now, holder, until: new Date(now.getTime() + HELD_MS) }, transaction },
+          { replacements: { ids, now: utc(now), holder, until: utc(new Date(now.getTime() + HELD_MS)) }, transaction },
         );
       return ids;
     });

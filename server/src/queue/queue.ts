@@ -3,6 +3,7 @@ import { QueryTypes, type Transaction } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type { Database } from '../database/connect';
 import { inTransaction, retried } from '../database/transaction';
+import { utc } from '../database/utc';
 import type { Telling } from '../operating/telling';
 import { toldOf } from '../problems/told';
 
@@ -109,11 +110,11 @@ export class Queue<Data extends Record<keyof Data, object>> {
       const { sequelize } = this.database;
       const jobs = await sequelize.query<Taken>(
         `SELECT id, kind, data, tries FROM jobs WHERE dueAt <= :now ORDER BY dueAt LIMIT ${AT_ONCE} FOR UPDATE SKIP LOCKED`,
-        { replacements: { now }, type: QueryTypes.SELECT, transaction },
+        { replacements: { now: utc(now) }, type: QueryTypes.SELECT, transaction },
       );
       if (jobs.length > 0)
         await sequelize.query('UPDATE jobs SET tries = tries + 1, dueAt = :until WHERE id IN (:ids)', {
-          replacements: { until: new Date(now.getTime() + HELD_MS), ids: jobs.map(({ id }) => id) },
+          replacements: { until: utc(new Date(now.getTime() + HELD_MS)), ids: jobs.map(({ id }) => id) },
           transaction,
         });
       return jobs;

@@ -2,6 +2,7 @@ import type { LogEvent } from '@tembrin/core';
 import type { Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import { placeholders } from '../database/reads';
+import { utc } from '../database/utc';
 import { storeMany, within } from '../database/within';
 
 /** Rows that one statement stores. */
@@ -10,9 +11,6 @@ const AT_ONCE = 1000;
 const STORE = `INSERT INTO events
   (householdId, number, id, instrumentId, type, occurredAt, recordedAt, receivedAt, payload, doneBy)
   VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?)`;
-
-/** A time as the database takes it. */
-const stamp = (iso: string) => iso.replace('T', ' ').replace('Z', '');
 
 /**
  * Stores events under the numbers that follow one. Straight to the table: building a model for each of some thousand rows takes
@@ -35,9 +33,9 @@ export async function insertEvents(
         id,
         instrumentId,
         type,
-        stamp(new Date(occurredAt).toISOString()),
-        stamp(new Date(recordedAt).toISOString()),
-        stamp(receivedAt.toISOString()),
+        utc(occurredAt),
+        utc(recordedAt),
+        utc(receivedAt),
         JSON.stringify(payload),
         by ?? null,
       ]);
@@ -80,7 +78,7 @@ export async function readEvents(
   { instrumentIds, named, ids, types, within: stretches, beside, after, upTo, most }: EventsAsked,
   transaction?: Transaction,
 ): Promise<StoredEvent[]> {
-  const instant = (ms: number) => stamp(new Date(ms).toISOString());
+  const instant = (ms: number) => utc(new Date(ms));
   const values: (string | number)[] = [householdId, after];
   const conditions = ['householdId = ?', 'number > ?'];
   const also = (condition: string, ...more: readonly (string | number)[]) => {
@@ -105,7 +103,7 @@ export async function readEvents(
   const by = few ? 'FORCE INDEX (events_by_instrument)' : '';
   const sql = `SELECT ${READ} FROM events ${by} WHERE ${conditions.join(' AND ')} ORDER BY ${order} ${limit}`;
   const rows = transaction
-    ? await within<EventKept[]>(transaction, sql, values)
+    ? await within<EventKept>(transaction, sql, values)
     : await reads.rows<EventKept>(sql, values);
   return rows.map(({ number, payload, doneBy, ...event }) => ({
     number: Number(number),

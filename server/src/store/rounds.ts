@@ -1,4 +1,5 @@
 import type { Sequelize, Transaction } from 'sequelize';
+import { utc } from '../database/utc';
 
 /** Asks for a household to be looked at for what there is to tell its people: something new is known of it. */
 export async function askToLook(
@@ -19,6 +20,6 @@ export async function beginRounds(sequelize: Pick<Sequelize, 'query'>, now = new
      SELECT DISTINCT persons.householdId, :now FROM persons
      LEFT JOIN notice_rounds ON notice_rounds.householdId = persons.householdId
      WHERE persons.accountId IS NOT NULL AND persons.goneAt IS NULL AND notice_rounds.householdId IS NULL`,
-    { replacements: { now } },
+    { replacements: { now: utc(now) } },
   );
 }

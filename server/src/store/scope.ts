@@ -113,7 +113,7 @@ export class HouseholdScope {
   }
 
   private async rowWithin(transaction: Transaction): Promise<HouseholdKept> {
-    return thereOf(await within<HouseholdKept[]>(transaction, ROW, [this.identity.householdId]));
+    return thereOf(await within<HouseholdKept>(transaction, ROW, [this.identity.householdId]));
   }
 
   /** Its row within a transaction, to be changed. */
@@ -149,7 +149,7 @@ export class HouseholdScope {
   }
 
   async instrumentRows(transaction: Transaction): Promise<Map<string, InstrumentKept>> {
-    const rows = await within<InstrumentKept[]>(transaction, INSTRUMENTS, [this.identity.householdId]);
+    const rows = await within<InstrumentKept>(transaction, INSTRUMENTS, [this.identity.householdId]);
     return new Map(rows.flatMap((row) => (this.sees(row.id) ? [[row.id, row]] : [])));
   }
 
