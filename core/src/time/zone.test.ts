@@ -49,6 +49,23 @@ test('the days on which clocks change are 23 and 25 hours long', () => {
   expect(length(Date.UTC(2026, 9, 26) / DAY_MS)).toBe(24);
 });
 
+test('the clocks change at the minute at which they do', () => {
+  // Against @date-fns/tz, around the nights from the last Saturday of March and of October on, when most of these do.
+  const nights = fc
+    .record({
+      year: fc.integer({ min: 1995, max: 2035 }),
+      month: fc.constantFrom(2, 3, 9, 10),
+      minutes: fc.nat(14 * 24 * 60),
+    })
+    .map(({ year, month, minutes }) => Date.UTC(year, month, 24) + minutes * 60_000);
+  fc.assert(
+    fc.property(nights, zones, (ms, zone) => offsetMs(ms, zone) === -new TZDate(ms, zone).getTimezoneOffset() * 60_000),
+    { numRuns: 4000 },
+  );
+  const change = Date.UTC(2026, 2, 29, 1);
+  expect([change - 1, change].map((ms) => offsetMs(ms, 'Europe/Lisbon'))).toEqual([0, HOUR_MS]);
+});
+
 test('offsets and weekdays', () => {
   expect(offsetMs(Date.UTC(2026, 6, 1), 'Europe/Lisbon')).toBe(HOUR_MS);
   expect(offsetMs(Date.UTC(2026, 0, 1), 'Asia/Kathmandu')).toBe(5.75 * HOUR_MS);

@@ -5,19 +5,45 @@ import { DAY_MS, MINUTE_MS } from './units';
 export type LocalDay = number;
 
 const STEP_MS = 7 * DAY_MS;
-/** Offset from UTC in ms at the start of each week, per zone. No place changes its clocks twice within a week. */
-const weekly = new Map<string, Map<number, number>>();
+
+/** What is known of a zone's clocks: asking the runtime takes as long as adding up a hundred sessions. */
+interface Clocks {
+  /** Offset from UTC in ms at the start of each week. No place changes its clocks twice within a week. */
+  readonly offsets: Map<number, number>;
+  /** In weeks at whose ends it differs, the first instant of the later one, to the minute. */
+  readonly changes: Map<number, number>;
+}
+const known = new Map<string, Clocks>();
+
+function clocksOf(timeZone: string): Clocks {
+  let clocks = known.get(timeZone);
+  if (!clocks) known.set(timeZone, (clocks = { offsets: new Map(), changes: new Map() }));
+  return clocks;
+}
 
 function rawOffsetMs(instantMs: number, timeZone: string): number {
   return Math.round(tzOffset(timeZone, new Date(instantMs)) * MINUTE_MS);
 }
 
-function weekOffsetMs(week: number, timeZone: string): number {
-  let weeks = weekly.get(timeZone);
-  if (!weeks) weekly.set(timeZone, (weeks = new Map()));
-  let offset = weeks.get(week);
-  if (offset === undefined) weeks.set(week, (offset = rawOffsetMs(week * STEP_MS, timeZone)));
+function weekOffsetMs({ offsets }: Clocks, week: number, timeZone: string): number {
+  let offset = offsets.get(week);
+  if (offset === undefined) offsets.set(week, (offset = rawOffsetMs(week * STEP_MS, timeZone)));
   return offset;
+}
+
+/** When the clocks change within a week from one offset to another, ms: halved down to the minute. */
+function changeIn({ changes }: Clocks, week: number, before: number, timeZone: string): number {
+  let change = changes.get(week);
+  if (change === undefined) {
+    let [from, to] = [week * STEP_MS, (week + 1) * STEP_MS];
+    while (to - from > MINUTE_MS) {
+      const middle = from + Math.floor((to - from) / MINUTE_MS / 2) * MINUTE_MS;
+      if (rawOffsetMs(middle, timeZone) === before) from = middle;
+      else to = middle;
+    }
+    changes.set(week, (change = to));
+  }
+  return change;
 }
 
 /**
@@ -44,8 +70,10 @@ export function isTimeZone(timeZone: string): boolean {
  */
 export function offsetMs(instantMs: number, timeZone: string): number {
   const week = Math.floor(instantMs / STEP_MS);
-  const before = weekOffsetMs(week, timeZone);
-  return before === weekOffsetMs(week + 1, timeZone) ? before : rawOffsetMs(instantMs, timeZone);
+  const clocks = clocksOf(timeZone);
+  const before = weekOffsetMs(clocks, week, timeZone);
+  const after = weekOffsetMs(clocks, week + 1, timeZone);
+  return before === after || instantMs < changeIn(clocks, week, before, timeZone) ? before : after;
 }
 
 /**
@@ -82,8 +110,9 @@ export function weekdayOf(day: LocalDay): number {
 export function wallInstants(wallMs: number, timeZone: string): readonly [number] | readonly [number, number] {
   // Most weeks have one offset from end to end, and it is remembered.
   const week = Math.floor(wallMs / STEP_MS);
-  const usual = weekOffsetMs(week, timeZone);
-  if ([-1, 1, 2].every((by) => weekOffsetMs(week + by, timeZone) === usual)) return [wallMs - usual];
+  const clocks = clocksOf(timeZone);
+  const usual = weekOffsetMs(clocks, week, timeZone);
+  if ([-1, 1, 2].every((by) => weekOffsetMs(clocks, week + by, timeZone) === usual)) return [wallMs - usual];
   const [early, late] = [offsetMs(wallMs - DAY_MS, timeZone), offsetMs(wallMs + DAY_MS, timeZone)];
   const first = wallMs - early;
   if (early === late) return [first];
