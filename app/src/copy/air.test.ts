@@ -1,4 +1,5 @@
-import { airSchoolWords, effectsWords, faultWords, refillWords, verdictFigures, verdictSentence } from './air';
+import { effectsWords, verdictSentence } from './air';
+import { airSchoolWords, faultWords, refillWords, verdictFigures } from './air-working';
 import { becauseWords } from './because';
 import { humidityWords, movementWords, readTemperature, temperatureWords, waterWords } from './measures';
 import { readNumber } from './numbers';

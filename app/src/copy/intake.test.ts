@@ -1,5 +1,5 @@
 import type { IntakeProgress } from '@tembrin/contract';
-import { quietWords, refillWords, tankWords } from './air';
+import { quietWords, refillWords, tankWords } from './air-working';
 import { dayWords, sinceDayWords, spanWords } from './dates';
 import { DIARY_COPY, INTAKE_COPY, loggerOutcome, progressShare, progressTitle, sizeWords } from './intake';
 import { optionsOf } from './lists';

@@ -12,7 +12,7 @@ import { LinkRow } from '@/ui/LinkRow';
 import { Screen } from '@/ui/Screen';
 import { StateMark } from '@/ui/StateMark';
 import { Text } from '@/ui/Text';
-import { AIR_STATE_NAMES, faultWords, quietWords } from '@/copy/air';
+import { AIR_STATE_NAMES, faultWords, quietWords } from '@/copy/air-working';
 import { dayWords, lastingWords } from '@/copy/dates';
 import { humidityWords, temperatureWords } from '@/copy/measures';
 import { listWords } from '@/copy/lists';

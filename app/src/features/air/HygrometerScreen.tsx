@@ -13,7 +13,7 @@ import { Figures } from '@/ui/Figures';
 import { Screen } from '@/ui/Screen';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
-import { faultWords } from '@/copy/air';
+import { faultWords } from '@/copy/air-working';
 import { clockWords, dayWords } from '@/copy/dates';
 import { humidityWords, temperatureWords } from '@/copy/measures';
 import { useFreshKeys } from './fresh-keys';

@@ -1,5 +1,5 @@
 import { shownUnits } from '../../units';
-import { airRule, airSchoolWords, verdictFigures } from '../../air';
+import { airRule, airSchoolWords, verdictFigures } from '../../air-working';
 import type { PartWorking } from '../part-copy';
 
 /** How the thread comes about. */

@@ -13,7 +13,7 @@ import {
   vapourFigure,
   vapourWords,
 } from '@/copy/measures';
-import { tankWords, refillWords } from '@/copy/air';
+import { tankWords, refillWords } from '@/copy/air-working';
 
 /** What features/air/WhatToDo.tsx says. */
 export const copy = {

@@ -1,6 +1,6 @@
 import { humidityWords, movementWords, type LengthUnit, lengthWords } from '@/copy/measures';
 import { sinceDayWords } from '@/copy/dates';
-import { airSchoolWords } from '@/copy/air';
+import { airSchoolWords } from '@/copy/air-working';
 import { type AirVerdict } from '@tembrin/core/air';
 
 /** What features/air/Wood.tsx says. */

@@ -1,0 +1,1 @@
+export function orderFiles(folder: string): void;
