@@ -20,7 +20,7 @@ export const PASSWORD = 'quiet harbour tern';
 
 /** One server on the test database, in this process. */
 export function openServer(settings: Partial<Record<string, string>> = {}, parts: Partial<AppParts> = {}) {
-  const config = readConfig({ SIGN_IN_LIMIT: '1000', OPENING_LIMIT: '1000', ...process.env, ...settings });
+  const config = readConfig({ SIGN_IN_LIMIT: '1000', OPENING_LIMIT: '10000', ...process.env, ...settings });
   const database: Database = connect(databaseAddress(config));
   const demos = new DemoLibraries(database);
   const storage = storageOf(config);

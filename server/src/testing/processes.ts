@@ -16,7 +16,14 @@ export interface Running {
 export async function startProcess(settings: Record<string, string> = {}): Promise<Running> {
   const child = spawn(process.execPath, ['--import', 'tsx', 'src/main.ts'], {
     cwd: join(__dirname, '../..'),
-    env: { ...process.env, PORT: '0', LOG_LEVEL: 'silent', NODE_ENV: 'production', OPENING_LIMIT: '1000', ...settings },
+    env: {
+      ...process.env,
+      PORT: '0',
+      LOG_LEVEL: 'silent',
+      NODE_ENV: 'production',
+      OPENING_LIMIT: '10000',
+      ...settings,
+    },
     stdio: ['ignore', 'inherit', 'inherit', 'ipc'],
   });
   const [{ listening }] = (await once(child, 'message')) as [{ listening: number }];
