@@ -29,6 +29,7 @@ export default typescript.config(
       '**/node_modules/',
       'data/',
       'app/dist/',
+      'app/src/vendor/made/',
       'app/.expo/',
       '.build/',
       '**/test-results/',

@@ -12,6 +12,7 @@ const PICKED = {
   'd3-scale': vendor('scales.js'),
   'd3-shape': vendor('shapes.js'),
   uuid: vendor('ids.js'),
+  '@date-fns/tz': vendor('zones.js'),
 };
 /** Where imports by the name of a package, or of the app, begin. */
 const BEGINS = [

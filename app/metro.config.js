@@ -1,15 +1,38 @@
 const { getDefaultConfig } = require('expo/metro-config');
+const { buildSync } = require('esbuild');
 const path = require('node:path');
 const fromTheFile = require('./from-the-file');
 
 const config = getDefaultConfig(__dirname);
 config.cacheVersion = fromTheFile.mark();
+// What the first pass makes shorter lets the next make more so; letters beyond ASCII are written as they are, the page being UTF-8.
+const { minifierConfig } = config.transformer;
+config.transformer.minifierConfig = {
+  ...minifierConfig,
+  compress: { ...minifierConfig.compress, passes: 3 },
+  output: { ...minifierConfig.output, ascii_only: false },
+};
 
 const vendor = (name) => path.join(__dirname, 'src/vendor', name);
 const svg = (...parts) => path.join('react-native-svg', 'lib', 'module', ...parts);
 const zod = (...parts) => path.join('zod', 'v4', ...parts);
 const router = (...parts) => path.join('expo-router', 'build', ...parts);
 const widgets = (...parts) => path.join('@rneui', 'base', 'dist', ...parts);
+/** Cuts out of a library that is one file what is used of it. @returns the file that has it */
+function cutOut(name, used) {
+  const outfile = vendor(path.join('made', `${used}.mjs`));
+  const contents = `export { ${used} } from '${name}'`;
+  const define = { 'import.meta.env': '{}' };
+  buildSync({
+    stdin: { contents, resolveDir: __dirname },
+    bundle: true,
+    format: 'esm',
+    target: 'es2022',
+    define,
+    outfile,
+  });
+  return outfile;
+}
 // Of Zod: its sentences in forty languages, where only English is used, and what turns schemas into something else. Of the
 // drawings: what reads them from text. Of the widgets: icons in fonts. Of the router: all that it draws by itself.
 const LEFT_OUT = Object.entries({
@@ -23,7 +46,7 @@ const LEFT_OUT = Object.entries({
   'svg-unused.js': [
     ...['xml.js', 'deprecated.js'].map((file) => svg(file)),
     svg('utils', 'fetchData'),
-    svg('lib', 'extract', 'extractTransform'),
+    ...['extract/extractTransform', 'SvgTouchableMixin'].map((part) => svg('lib', part)),
   ],
   'icons-unused.js': [widgets('Icon', ''), widgets('helpers', 'getIconType')],
   'native-unused.js': [widgets('helpers', 'BackgroundImage')],
@@ -37,8 +60,13 @@ const LEFT_OUT = Object.entries({
     router('layouts', 'stack-utils', ''),
     router('native-tabs', ''),
     router('head', ''),
+    router('navigationEvents', ''),
+    path.join('react-native-safe-area-context', 'lib', 'module', 'SafeAreaView'),
     router('hooks', 'useLoaderData'),
   ],
+  'prefix.js': [path.join('react-native-web', 'dist', 'modules', 'prefixStyles', 'index.js')],
+  'redirects-unused.js': [router('getRoutesRedirects')],
+  'router-hooks.js': [router('hooks', 'index.js')],
   'router-parts.js': [router('react-navigation', 'native', 'index.js')],
   'expo-unused.js': [router('screensFeatureFlags'), router('domComponents', 'useDomComponentNavigation')],
   'locale-unused.js': ['match', 'formatDistance', 'formatRelative'].map((part) =>
@@ -61,6 +89,10 @@ const PICKED = {
   'expo-router': vendor('router.js'),
   expo: vendor('expo.js'),
   ...Object.fromEntries(PLATFORM.map((name) => [name, vendor('expo-unused.js')])),
+  'zustand/middleware': cutOut('zustand/middleware', 'persist'),
+  'query-string': vendor('query.js'),
+  'hoist-non-react-statics': vendor('statics-unused.js'),
+  'react-is': vendor('elements.js'),
   'react-native-screens': vendor('screens-unused.js'),
   color: vendor('colour-unused.js'),
   'd3-color': vendor('colours.js'),
@@ -71,8 +103,6 @@ config.resolver.resolveRequest = (context, name, platform) => {
   // Schemas are noted, and built when they are asked by the library, which one file loads.
   if (name === 'zod' && !context.originModulePath.endsWith('zod-real.js'))
     return { type: 'sourceFile', filePath: vendor('zod-later.js') };
-  if (name === 'react-native' && context.originModulePath.includes(router('')))
-    return { type: 'sourceFile', filePath: vendor('native.js') };
   if (Object.hasOwn(PICKED, name)) return { type: 'sourceFile', filePath: PICKED[name] };
   const widget =
     /^react-native-web\/dist\/exports\/(\w+)$/.exec(name)?.[1] ??
@@ -81,6 +111,8 @@ config.resolver.resolveRequest = (context, name, platform) => {
     return { type: 'sourceFile', filePath: vendor(widget === 'Animated' ? 'still.js' : 'native-unused.js') };
   const resolved = (usual ?? context.resolveRequest)(context, name, platform);
   if (resolved.type !== 'sourceFile') return resolved;
+  if (resolved.filePath.endsWith(WIDGETS) && context.originModulePath.includes(router('')))
+    return { type: 'sourceFile', filePath: vendor('native.js') };
   const leftOut = LEFT_OUT.find(([part]) => resolved.filePath.includes(part));
   return leftOut ? { type: 'sourceFile', filePath: leftOut[1] } : resolved;
 };

@@ -41,7 +41,7 @@ export function runTypeScript(file, env, { user = null, ...options } = {}) {
   });
 }
 
-const MADE = /^(node_modules|dist|\.expo|fonts|\.build|.*\.tsbuildinfo)$/;
+const MADE = /^(node_modules|dist|made|\.expo|fonts|\.build|.*\.tsbuildinfo)$/;
 
 /** Hash of files and folders, by path and content; what is made from them, and dependencies, are passed over. */
 export function fingerprint(paths) {

@@ -1,7 +1,9 @@
 import { effectsWords, verdictSentence } from './air';
 import { airSchoolWords, faultWords, refillWords, verdictFigures } from './air-working';
 import { becauseWords } from './because';
-import { humidityWords, movementWords, readTemperature, temperatureWords, waterWords } from './measures';
+import { waterWords } from './amounts';
+import { humidityWords, movementWords, temperatureWords } from './measures';
+import { readTemperature } from './typed';
 import { readNumber } from './numbers';
 import { airOfStays, airVerdict, EFFECTS, staysOf, type AirHour, type SensorFault } from '@tembrin/core/air';
 import { assess } from '@tembrin/core/assess';

@@ -1,6 +1,7 @@
 import type { Instrument } from '@tembrin/contract';
 import { clockWords, dateWords } from './dates';
-import { measureWords, waterFigure, waterUnit } from './measures';
+import { waterFigure, waterUnit } from './amounts';
+import { measureWords } from './measures';
 import { shownUnits } from './units';
 import { listWords } from './lists';
 import { moneyWords } from './numbers';

@@ -1,7 +1,8 @@
 import { afterEach, expect, test } from '@jest/globals';
 import { clockSpanWords, clockWords, dateWords, foreignZone, hourWords, monthWords } from './dates';
 import { followLocale, shownLocale } from './locale';
-import { humidityWords, inUnits, lengthFigure, readMeasure, temperatureWords } from './measures';
+import { humidityWords, inUnits, lengthFigure, temperatureWords } from './measures';
+import { readMeasure } from './typed';
 import { fixed, numberWords, readNumber, upTo } from './numbers';
 
 afterEach(() => followLocale('en-GB'));

@@ -1,5 +1,6 @@
 import type { Instrument } from '@tembrin/contract';
-import { changeWords, forceWords, gaugeWords, readGauge } from './measures';
+import { changeWords, forceWords, gaugeWords } from './amounts';
+import { readGauge } from './typed';
 import {
   brokenWords,
   centsWords,

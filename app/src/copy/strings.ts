@@ -1,7 +1,8 @@
 import { fixed } from './numbers';
 import type { Instrument } from '@tembrin/contract';
 import { lastingWords } from './dates';
-import { gaugeWords, type LengthUnit } from './measures';
+import { gaugeWords } from './amounts';
+import { type LengthUnit } from './measures';
 import { DAY_MS } from '@tembrin/core/time';
 import { hasOneLength, openStringName, openStrings, type BrokenReason, type LoadVerdict } from '@tembrin/core/strings';
 import {

@@ -2,16 +2,15 @@ import {
   cubicMetresOf,
   forceFigure,
   gramsOf,
-  inUnits,
   newtonsOf,
   vapourWords,
   volumeFigure,
   volumeUnit,
-  warmerWords,
   waterFigure,
   waterUnit,
   waterWords,
-} from './measures';
+} from './amounts';
+import { inUnits, warmerWords } from './measures';
 import { waterFormula } from './screens/air/what-to-do';
 import { showUnits } from './units';
 

@@ -9,6 +9,7 @@ import { PageTrail } from '@/ui/arrival';
 import { useConfirmed } from '@/state/assessments';
 import { useKnown } from '@/state/known';
 import { rulesComing } from '@/state/rules';
+import { loadPutAnother } from './now/put-another';
 import { loadSchemas } from '@/state/schemas';
 import { useKeys } from '@/ui/keys';
 import { NoticeLine } from '@/ui/Notice';
@@ -72,7 +73,7 @@ function Ready({ schemas, confirmed, children }: { schemas: boolean; confirmed: 
   useKnown(confirmed);
   useEffect(() => {
     const fetching = setTimeout(
-      () => void Promise.all([rulesComing(), loadSchemas()]).catch(() => undefined),
+      () => void Promise.all([rulesComing(), loadSchemas(), loadPutAnother()]).catch(() => undefined),
       SETTLED_MS,
     );
     return () => clearTimeout(fetching);

@@ -1,7 +1,8 @@
 import { usePreferences } from '@/state/preferences';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
-import { measureNumber, readMeasure, UNIT_LABELS, unitOf } from '@/copy/measures';
+import { measureNumber, UNIT_LABELS, unitOf } from '@/copy/measures';
+import { readMeasure } from '@/copy/typed';
 import { FIGURE_DATA, type Figure } from '@tembrin/core/instruments';
 import { Row, Stack } from '@/ui/layout';
 

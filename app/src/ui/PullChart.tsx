@@ -1,7 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import Svg, { Circle, G, Line, Text } from 'react-native-svg';
 import { usePreferences } from '@/state/preferences';
-import { changeWords, forceWords } from '@/copy/measures';
+import { changeWords, forceWords } from '@/copy/amounts';
 import { FACE, usePalette } from './theme';
 import { Stack } from './layout';
 import { useWidth } from './width';

@@ -1,5 +1,5 @@
 // Parts of the router that are never drawn: stacks with headers, tabs, menus, its own pages for what is not found or empty, and the
-// page's head.
+// page's head, who is told of each step, and margins for its own pages.
 const none = () => null;
 const through = ({ children }) => children;
 
@@ -26,3 +26,9 @@ export const LinkWithPreview = none;
 export const LinkPreview = none;
 export const LinkMenu = none;
 export const useLoaderData = none;
+export const unstable_navigationEvents = { isEnabled: () => false, emit: none };
+export const emit = none;
+export const handleNavigationOnReady = none;
+export const generateStringUrlForState = none;
+export const getPathAndParamsFromStringUrl = () => ({});
+export const SafeAreaView = through;

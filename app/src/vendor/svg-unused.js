@@ -22,4 +22,6 @@ export const props2transform = none;
 export const stringifyTransformArrayProps = () => {
   throw new Error('A transform is written as text.');
 };
-export default none;
+export default () => {
+  throw new Error('What is drawn is pressed by `onClick`.');
+};

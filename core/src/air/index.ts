@@ -7,6 +7,7 @@ export * from './record';
 export * from './excursions';
 export * from './sensor-faults';
 export * from './room';
+export * from './car';
 export * from './salts';
 export * from './moving';
 export * from './stays';

@@ -2,7 +2,8 @@ import { foldLog, type LogEvent } from '../log';
 import { scribe } from '../testing/events';
 import { NOW } from '../testing/situations';
 import { DAY_MS, HOUR_MS } from '../time';
-import { LOOK_OVER_DAYS, openLookOver, reasonsToLook, type CauseContext } from './cause';
+import { LOOK_OVER_DAYS, reasonsToLook, type CauseContext } from './cause';
+import { openLookOver } from './look-over';
 
 const ago = (days: number) => NOW - days * DAY_MS;
 const { event, session } = scribe();

@@ -1,8 +1,8 @@
 import { tz, TZDate } from '@date-fns/tz';
 import { addDays } from 'date-fns/addDays';
 import type { AirVerdict } from '../air';
-import type { InstrumentLog, LookOver } from '../log';
-import { DAY_MS, HOUR_MS } from '../time';
+import type { InstrumentLog } from '../log';
+import { DAY_MS } from '../time';
 
 /** What the log gives as a reason to look an instrument over. */
 export const CAUSES = ['never', 'time', 'knock', 'journey', 'strings', 'season', 'dry', 'damp'] as const;
@@ -89,12 +89,3 @@ export function reasonsToLook({ log, air, heating }: CauseContext): Reason[] {
 }
 
 const timeOf = (lastMs: number, timeZone: string) => addDays(lastMs, LOOK_OVER_DAYS, { in: tz(timeZone) }).getTime();
-
-/** How long a look-over may be taken up again; later, it counts as left. */
-const OPEN_H = 12;
-
-/** The look-over that is under way; null when none is. */
-export function openLookOver(log: Pick<InstrumentLog, 'lookOvers' | 'nowMs'>): LookOver | null {
-  const last = log.lookOvers.at(-1);
-  return last && last.endedAt === null && log.nowMs - last.at <= OPEN_H * HOUR_MS ? last : null;
-}

@@ -1,5 +1,5 @@
 import { bowLogOf, type Assessment } from '../assess';
-import { CAR_GAIN_C, GLUE_SOFTENS_C, type AirVerdict } from '../air';
+import type { AirVerdict } from '../air';
 import { hairStretch, rosinVerdict, STRETCHED_TURNS, type RosinVerdict } from '../bow';
 import { residueOf, rungFor, type Rung, type ZoneResidue } from '../care';
 import { recordOf, type InstrumentFacts } from '../instruments';
@@ -19,7 +19,6 @@ import { stringsOn } from '../strings';
 import { DAY_MS, daysBetween, HOUR_MS } from '../time';
 import { CLOSING_STEPS } from './closing';
 import { OPENING_STEPS, type OpeningStepId } from './opening-steps';
-import { PACKING_STEPS, type PackingStepId } from './packing-steps';
 import { stepsFor, type StepData } from './step';
 
 /** What a round is composed from: an instrument as it was judged at one moment. */
@@ -55,7 +54,8 @@ export interface RoundStep<Id extends string = string> {
   measure: Measure | null;
 }
 
-function roundStep<Id extends string>(
+/** A step as it is shown: who does it, why it stands out, what was measured for it. */
+export function roundStep<Id extends string>(
   data: StepData<Id>,
   situation: Situation,
   because: Because | null,
@@ -203,22 +203,6 @@ export function openingRound(situation: Situation): RoundStep<OpeningStepId>[] {
   const { facts, schools } = situation;
   return stepsFor(OPENING_STEPS, facts, schools).map((data) =>
     roundStep(data, situation, openingBecause(data, situation)),
-  );
-}
-
-/** Cold from which a closed case has to warm through before it is opened, °C. From memory. */
-const COLD_WAY_C = 8;
-
-/**
- * What to look at before this instrument leaves home.
- * @param outdoorsC warmest of the coming hours, °C; null where no weather is known
- */
-export function packingRound(situation: Situation, outdoorsC: number | null = null): RoundStep<PackingStepId>[] {
-  const { facts, schools } = situation;
-  const carC = outdoorsC === null ? null : outdoorsC + CAR_GAIN_C;
-  const warns = outdoorsC !== null && carC !== null && (carC >= GLUE_SOFTENS_C - 10 || outdoorsC <= COLD_WAY_C);
-  return stepsFor(PACKING_STEPS, facts, schools).map((data) =>
-    roundStep(data, situation, data.id === 'pack-car' && warns ? { code: 'car', carC, outdoorsC } : null),
   );
 }
 

@@ -3,6 +3,7 @@ export * from './tunings';
 export * from './open';
 export * from './tension';
 export * from './compare';
+export * from './hands';
 export * from './life';
 export * from './on';
 export * from './described';

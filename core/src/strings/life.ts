@@ -1,4 +1,4 @@
-import { variantOf, type Family, type Kind, type LifeBasis, type StringSpec, type Sweat } from '../instruments';
+import { variantOf, type Family, type Kind, type LifeBasis, type StringSpec } from '../instruments';
 import type { InstrumentLog } from '../log';
 import { LIFE_LOG_SD, type Life } from '../wear';
 
@@ -19,19 +19,6 @@ export function stringLife(
   const { hours, days, basis } = lives[spec?.core ?? usualCore];
   if (!spec?.coated) return { hours, days, logSd: LIFE_LOG_SD, basis };
   return { hours: hours * COATED_LASTS, days: days * COATED_LASTS, logSd: LIFE_LOG_SD, basis: 'default' };
-}
-
-/** How the player's hands lengthen or shorten a string's life. From memory, as stated defaults. */
-export const SWEAT_FACTORS: Readonly<Record<Sweat, number>> = { low: 1.15, usual: 1, corrosive: 0.7 };
-
-/** What hands do to the strings of an instrument. */
-export interface Hands {
-  /** null: those of several, that differ. */
-  kind: Sweat | null;
-  /** Of a string's life. */
-  factor: number;
-  /** Whether who plays it said so of themselves; else it was said of the instrument. */
-  own: boolean;
 }
 
 /** Wiping never and wiping always, as factors of the life; between them it goes by the share of sessions. From memory, stated. */

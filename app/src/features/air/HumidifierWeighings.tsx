@@ -6,7 +6,7 @@ import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
 import { Sheet } from '@/ui/Sheet';
 import { Text } from '@/ui/Text';
-import { gramsOf, waterUnit } from '@/copy/measures';
+import { gramsOf, waterUnit } from '@/copy/amounts';
 import { readNumber } from '@/copy/numbers';
 import { useMoment } from './where';
 import { humidifierPace } from '@tembrin/core/air';

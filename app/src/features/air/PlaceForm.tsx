@@ -12,7 +12,7 @@ import { livesIn, useRoutePlace } from './where';
 import { DRAUGHTS, type Draught } from '@tembrin/core/air';
 import { Stack } from '@/ui/layout';
 import { PUT_ON_RECORD } from '@/copy/common';
-import { volumeUnit, waterUnit } from '@/copy/measures';
+import { volumeUnit, waterUnit } from '@/copy/amounts';
 import { copy } from '@/copy/screens/air/place-form';
 import { usePlaceForm, type PlaceFormModel } from './use-place-form';
 

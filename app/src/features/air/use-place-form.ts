@@ -9,7 +9,7 @@ import { useAllAssessments } from '@/state/assessments';
 import { enter } from '@/state/actions';
 import { written } from '@/state/log';
 import { notify } from '@/state/notice';
-import { cubicMetresOf, gramsOf, volumeFigure, waterFigure } from '@/copy/measures';
+import { cubicMetresOf, gramsOf, volumeFigure, waterFigure } from '@/copy/amounts';
 import { readNumber } from '@/copy/numbers';
 import { livesIn } from './where';
 import { copy } from '@/copy/screens/air/place-form';

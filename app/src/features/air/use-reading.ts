@@ -5,7 +5,7 @@ import { changeAir, takeReading, takeReadingBack, useAir } from '@/state/air';
 import { sentenceOf } from '@/state/api';
 import { usePreferences } from '@/state/preferences';
 import { notify } from '@/state/notice';
-import { readTemperature } from '@/copy/measures';
+import { readTemperature } from '@/copy/typed';
 import { readNumber } from '@/copy/numbers';
 import { humidityFault } from '@tembrin/core/air';
 import { copy } from '@/copy/screens/air/reading-sheet';

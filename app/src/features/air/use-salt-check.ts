@@ -7,7 +7,7 @@ import { changeAir } from '@/state/air';
 import { sentenceOf } from '@/state/api';
 import { usePreferences } from '@/state/preferences';
 import { notify } from '@/state/notice';
-import { readTemperature } from '@/copy/measures';
+import { readTemperature } from '@/copy/typed';
 import { readNumber } from '@/copy/numbers';
 import { checksOf } from './Hygrometers';
 import { useMoment } from './where';

@@ -8,7 +8,7 @@ import { inHand } from '@/state/bows';
 import { useJobPlaces } from '@/state/job-places';
 import type { Draft } from '@/state/log';
 import { usePreferences } from '@/state/preferences';
-import { readMeasure } from '@/copy/measures';
+import { readMeasure } from '@/copy/typed';
 import { JOB_TITLES } from '@tembrin/core/guided';
 import { nextSize, type JobData, type WorkStep } from '@tembrin/core/jobs';
 import { LOOK_DATA, type Figure, type Verdict } from '@tembrin/core/instruments';

@@ -3,7 +3,8 @@ import { Choice } from '@/ui/Choice';
 import { DateField, Field } from '@/ui/Field';
 import { useState } from 'react';
 import { usePreferences } from '@/state/preferences';
-import { bodyWords, lengthFigure, mmOfInches, readLength } from '@/copy/measures';
+import { bodyWords, lengthFigure } from '@/copy/measures';
+import { mmOfInches, readLength } from '@/copy/typed';
 import { CASE_NAMES, FINISH_NAMES, HABIT_NAMES, KIND_NAMES, layoutWords, REST_NAMES } from '@/copy/names';
 import {
   CASES,

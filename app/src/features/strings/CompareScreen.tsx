@@ -7,7 +7,7 @@ import { Field } from '@/ui/Field';
 import { PullChart } from '@/ui/PullChart';
 import { Screen } from '@/ui/Screen';
 import { Text } from '@/ui/Text';
-import { changeWords } from '@/copy/measures';
+import { changeWords } from '@/copy/amounts';
 import { loadWords } from '@/copy/strings';
 import { ofInstrument } from '../kit/for-instrument';
 import { A4_RANGE_HZ, noteName } from '@tembrin/core/pitch';

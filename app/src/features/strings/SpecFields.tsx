@@ -1,6 +1,8 @@
 import { Choice } from '@/ui/Choice';
 import { Field } from '@/ui/Field';
-import { readGauge, forceFigure, lengthFigure, newtonsOf, readLength } from '@/copy/measures';
+import { forceFigure, newtonsOf } from '@/copy/amounts';
+import { lengthFigure } from '@/copy/measures';
+import { readGauge, readLength } from '@/copy/typed';
 import { readNumber } from '@/copy/numbers';
 import { shownUnits } from '@/copy/units';
 import { CORE_NAMES, WINDING_NAMES } from '@/copy/strings';

@@ -1,4 +1,4 @@
-import { waterFigure, waterUnit, waterWords } from '@/copy/measures';
+import { waterFigure, waterUnit, waterWords } from '@/copy/amounts';
 import { dateWords } from '@/copy/dates';
 import { fixed } from '@/copy/numbers';
 

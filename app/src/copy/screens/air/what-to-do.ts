@@ -3,16 +3,8 @@ import { clockSpanWords, dayWords } from '@/copy/dates';
 import { listWords } from '@/copy/lists';
 import type { Band } from '@tembrin/core/air';
 import type { RoomPlan } from '@tembrin/core/rooms';
-import {
-  volumeFigure,
-  volumeUnit,
-  waterWords,
-  humidityWords,
-  temperatureWords,
-  type TemperatureUnit,
-  vapourFigure,
-  vapourWords,
-} from '@/copy/measures';
+import { volumeFigure, volumeUnit, waterWords, vapourFigure, vapourWords } from '@/copy/amounts';
+import { humidityWords, temperatureWords, type TemperatureUnit } from '@/copy/measures';
 import { tankWords, refillWords } from '@/copy/air-working';
 
 /** What features/air/WhatToDo.tsx says. */

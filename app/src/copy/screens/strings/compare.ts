@@ -1,5 +1,6 @@
 import { lengthFigure, lengthWords, type LengthUnit } from '../../measures';
-import { forceWords, type ForceUnit } from '@/copy/measures';
+import { forceWords } from '@/copy/amounts';
+import { type ForceUnit } from '@/copy/measures';
 
 /** What features/strings/CompareScreen.tsx says. */
 export const copy = {
