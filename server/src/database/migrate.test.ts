@@ -5,6 +5,9 @@ import { databaseAddress, readConfig } from '../config';
 import { connect } from './connect';
 import { migrate } from './migrate';
 
+/** Each statement of all migrations is another run: on a slow machine that takes minutes. */
+const SLOW_MS = 300_000;
+
 /** A database of its own, empty at first, with the user that may change its tables. */
 const OWNER = {
   ...databaseAddress(readConfig(process.env)),
@@ -84,48 +87,56 @@ async function killedAtEach(until: (done: number) => Promise<boolean> = () => Pr
   }
 }
 
-test('killed at any statement, the next start goes on from there, and comes to the same', async () => {
-  expect(await killedAtEach()).toBeGreaterThan(70);
-  const broken = await shape();
-  expect(await migrate(OWNER, SERVER)).toEqual([]);
+test(
+  'killed at any statement, the next start goes on from there, and comes to the same',
+  async () => {
+    expect(await killedAtEach()).toBeGreaterThan(70);
+    const broken = await shape();
+    expect(await migrate(OWNER, SERVER)).toEqual([]);
 
-  await sequelize.transaction(async (transaction) => {
-    await sequelize.query('SET FOREIGN_KEY_CHECKS = 0', { transaction });
-    for (const name of Object.keys(broken)) await sequelize.query(`DROP TABLE \`${name}\``, { transaction });
-  });
-  expect(await migrate(OWNER, SERVER)).toHaveLength(13);
-  expect(await shape()).toEqual(broken);
-});
+    await sequelize.transaction(async (transaction) => {
+      await sequelize.query('SET FOREIGN_KEY_CHECKS = 0', { transaction });
+      for (const name of Object.keys(broken)) await sequelize.query(`DROP TABLE \`${name}\``, { transaction });
+    });
+    expect(await migrate(OWNER, SERVER)).toHaveLength(13);
+    expect(await shape()).toEqual(broken);
+  },
+  SLOW_MS,
+);
 
 test('two that start at once do not get in each other’s way', async () => {
   const both = await Promise.all([migrate(OWNER, SERVER), migrate(OWNER, SERVER)]);
   expect(both.map(({ length }) => length).sort()).toEqual([0, 13]);
 });
 
-test('what instruments were is kept, however often a broken run began to widen it', async () => {
-  // As the first version left it, with an instrument of each answer.
-  await killedAtEach(async (done) => done === 1);
-  const householdId = uuid();
-  await sequelize.query(
-    "INSERT INTO households (id, name, timeZone, schools, createdAt) VALUES (:householdId, 'Ours', 'UTC', '{}', NOW())",
-    {
-      replacements: { householdId },
-    },
-  );
-  const before = { rested: { shoulderRest: true, case: 'soft' }, bare: { shoulderRest: false, case: 'none' } };
-  for (const [name, setUp] of Object.entries(before))
+test(
+  'what instruments were is kept, however often a broken run began to widen it',
+  async () => {
+    // As the first version left it, with an instrument of each answer.
+    await killedAtEach(async (done) => done === 1);
+    const householdId = uuid();
     await sequelize.query(
-      "INSERT INTO instruments (householdId, id, name, family, stringCount, setUp, addedAt) VALUES (:householdId, :id, :name, 'violin', 4, :setUp, NOW())",
-      { replacements: { householdId, id: uuid(), name, setUp: JSON.stringify(setUp) } },
+      "INSERT INTO households (id, name, timeZone, schools, createdAt) VALUES (:householdId, 'Ours', 'UTC', '{}', NOW())",
+      {
+        replacements: { householdId },
+      },
     );
-  await killedAtEach();
-  const rows = await sequelize.query<{ name: string; setUp: string }>('SELECT name, setUp FROM instruments', {
-    type: QueryTypes.SELECT,
-  });
-  const found = Object.fromEntries(rows.map(({ name, setUp }) => [name, setUpSchema.parse(JSON.parse(setUp))]));
-  const usual = usualFacts('violin').setUp;
-  expect(found).toEqual({
-    rested: { ...usual, shoulderRest: 'rest', case: 'soft' },
-    bare: { ...usual, shoulderRest: 'none', case: 'none' },
-  });
-});
+    const before = { rested: { shoulderRest: true, case: 'soft' }, bare: { shoulderRest: false, case: 'none' } };
+    for (const [name, setUp] of Object.entries(before))
+      await sequelize.query(
+        "INSERT INTO instruments (householdId, id, name, family, stringCount, setUp, addedAt) VALUES (:householdId, :id, :name, 'violin', 4, :setUp, NOW())",
+        { replacements: { householdId, id: uuid(), name, setUp: JSON.stringify(setUp) } },
+      );
+    await killedAtEach();
+    const rows = await sequelize.query<{ name: string; setUp: string }>('SELECT name, setUp FROM instruments', {
+      type: QueryTypes.SELECT,
+    });
+    const found = Object.fromEntries(rows.map(({ name, setUp }) => [name, setUpSchema.parse(JSON.parse(setUp))]));
+    const usual = usualFacts('violin').setUp;
+    expect(found).toEqual({
+      rested: { ...usual, shoulderRest: 'rest', case: 'soft' },
+      bare: { ...usual, shoulderRest: 'none', case: 'none' },
+    });
+  },
+  SLOW_MS,
+);

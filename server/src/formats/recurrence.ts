@@ -22,6 +22,7 @@ const PROGRAM = `
 const { parentPort, workerData } = require('node:worker_threads');
 import('rrule').then((module) => {
   const { RRule } = module.default ?? module;
+  parentPort.postMessage(null);
   for (const [at, { rule, startMs, fromMs, stopMs, most }] of workerData) {
     let result = null;
     try {
@@ -43,7 +44,7 @@ function run(jobs: readonly (readonly [number, RecurrenceJob])[], found: Map<num
   return new Promise((resolve) => {
     const worker = new Worker(PROGRAM, { eval: true, workerData: jobs });
     let left = jobs.length;
-    let timer: ReturnType<typeof setTimeout>;
+    let timer = setTimeout(() => stop(), ALL_MS);
     const stop = () => {
       clearTimeout(timer);
       void worker.terminate().then(() => resolve());
@@ -52,14 +53,15 @@ function run(jobs: readonly (readonly [number, RecurrenceJob])[], found: Map<num
       clearTimeout(timer);
       timer = setTimeout(stop, ONE_MS);
     };
-    worker.on('online', wait);
     worker.on('error', stop);
-    worker.on('message', ([at, result]: [number, Recurrence]) => {
+    // Nothing is told first: the library is there, and from now on it is the rule that takes its time.
+    worker.on('message', (told: [number, Recurrence] | null) => {
+      if (told === null) return wait();
+      const [at, result] = told;
       found.set(at, result);
       if (--left === 0) stop();
       else wait();
     });
-    wait();
   });
 }
 
