@@ -46,7 +46,7 @@ const LEFT_OUT = Object.entries({
   'svg-unused.js': [
     ...['xml.js', 'deprecated.js'].map((file) => svg(file)),
     svg('utils', 'fetchData'),
-    ...['extract/extractTransform', 'SvgTouchableMixin'].map((part) => svg('lib', part)),
+    svg('lib', 'extract', 'extractTransform'),
   ],
   'icons-unused.js': [widgets('Icon', ''), widgets('helpers', 'getIconType')],
   'native-unused.js': [widgets('helpers', 'BackgroundImage')],

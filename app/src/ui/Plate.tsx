@@ -259,9 +259,6 @@ interface DrawnProps {
   onPress?: () => void;
 }
 
-/** What is drawn is pressed as the browser has it: the drawing library's own way weighs as much as its shapes. */
-export const pressed = (onClick: (() => void) | undefined) => (onClick ? { onClick } : {});
-
 export function Drawn({ shape, fill, stroke, opacity, onPress }: DrawnProps) {
   const { d, edge, mirrored } = shape;
   const drawn = (
@@ -273,7 +270,7 @@ export function Drawn({ shape, fill, stroke, opacity, onPress }: DrawnProps) {
       strokeLinejoin="round"
       strokeLinecap="round"
       opacity={opacity}
-      {...pressed(onPress)}
+      onPress={onPress}
     />
   );
   if (!mirrored) return drawn;

@@ -22,6 +22,4 @@ export const props2transform = none;
 export const stringifyTransformArrayProps = () => {
   throw new Error('A transform is written as text.');
 };
-export default () => {
-  throw new Error('What is drawn is pressed by `onClick`.');
-};
+export default none;

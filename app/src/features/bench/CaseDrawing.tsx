@@ -1,5 +1,5 @@
 import Svg, { Circle, G, Path, Rect } from 'react-native-svg';
-import { Drawing, pressed } from '@/ui/Plate';
+import { Drawing } from '@/ui/Plate';
 import { bowedPlates } from '@/ui/plate/bowed';
 import { usePalette } from '@/ui/theme';
 import type { CaseFault } from '@tembrin/core/learning';
@@ -82,7 +82,7 @@ export function CaseDrawing({
         })}
         {(Object.keys(SPOTS) as CaseFault[]).map((fault) => {
           const [x, y, r] = SPOTS[fault];
-          return <Circle key={fault} cx={x} cy={y} r={r} fill="transparent" {...pressed(() => onFault(fault))} />;
+          return <Circle key={fault} cx={x} cy={y} r={r} fill="transparent" onPress={() => onFault(fault)} />;
         })}
       </Svg>
     </Stack>
