@@ -117,14 +117,20 @@ module.exports = ({ types }) => ({
 const EXPORT = /^export (?:default )?(?:async )?(?:const|function\*?|class|let|var|\*|\{[^}]*\})[^(=;]*/gm;
 
 module.exports.PICKED = PICKED;
+/** The files of source, each by its name. */
+const sourceFiles = () =>
+  ['core', 'contract', 'app'].flatMap((part) =>
+    readdirSync(path.join(ROOT, part, 'src'), { recursive: true })
+      .filter((name) => /\.tsx?$/.test(name) && !name.includes('.test.'))
+      .sort()
+      .map((name) => path.join(ROOT, part, 'src', name)),
+  );
+const textOf = (file) => readFileSync(file, 'utf8');
+
+module.exports.sources = () => sourceFiles().map(textOf);
 /** Which file exports what, in a few letters: where that changes, what was made of other files before holds no longer. */
 module.exports.mark = () => {
   const hash = createHash('md5');
-  for (const part of ['core', 'contract', 'app'])
-    for (const name of readdirSync(path.join(ROOT, part, 'src'), { recursive: true }).sort())
-      if (/\.tsx?$/.test(name) && !name.includes('.test.'))
-        hash
-          .update(`${part}/${name}`)
-          .update(String(readFileSync(path.join(ROOT, part, 'src', name), 'utf8').match(EXPORT)));
+  for (const file of sourceFiles()) hash.update(path.relative(ROOT, file)).update(String(textOf(file).match(EXPORT)));
   return hash.digest('hex');
 };

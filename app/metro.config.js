@@ -1,6 +1,7 @@
 const { getDefaultConfig } = require('expo/metro-config');
 const { buildSync } = require('esbuild');
 const path = require('node:path');
+const zod = require('zod');
 const fromTheFile = require('./from-the-file');
 
 const config = getDefaultConfig(__dirname);
@@ -15,13 +16,12 @@ config.transformer.minifierConfig = {
 
 const vendor = (name) => path.join(__dirname, 'src/vendor', name);
 const svg = (...parts) => path.join('react-native-svg', 'lib', 'module', ...parts);
-const zod = (...parts) => path.join('zod', 'v4', ...parts);
 const router = (...parts) => path.join('expo-router', 'build', ...parts);
 const widgets = (...parts) => path.join('@rneui', 'base', 'dist', ...parts);
-/** Cuts out of a library that is one file what is used of it. @returns the file that has it */
+/** Cuts out of a library what is used of it: the bundler does not. @returns the file that has it */
 function cutOut(name, used) {
-  const outfile = vendor(path.join('made', `${used}.mjs`));
-  const contents = `export { ${used} } from '${name}'`;
+  const outfile = vendor(path.join('made', `${path.basename(name)}.mjs`));
+  const contents = `export { ${used.join(', ')} } from '${name}'`;
   const define = { 'import.meta.env': '{}' };
   buildSync({
     stdin: { contents, resolveDir: __dirname },
@@ -33,16 +33,15 @@ function cutOut(name, used) {
   });
   return outfile;
 }
-// Of Zod: its sentences in forty languages, where only English is used, and what turns schemas into something else. Of the
-// drawings: what reads them from text. Of the widgets: icons in fonts. Of the router: all that it draws by itself.
+/** What the app, its core and its contract say of schemas, by the names it has in their library. */
+function usedOfSchemas() {
+  const names = new Set(['config']);
+  for (const source of fromTheFile.sources())
+    for (const [, name] of source.matchAll(/\bz\.(\w+)/g)) if (name in zod) names.add(name);
+  return [...names].sort();
+}
+// Of the drawings: what reads them from text. Of the widgets: icons in fonts. Of the router: all that it draws by itself.
 const LEFT_OUT = Object.entries({
-  'zod-locales.js': [zod('locales', 'index')],
-  'zod-unused.js': [
-    zod('core', 'compile'),
-    zod('core', 'to-json-schema'),
-    zod('core', 'json-schema-'),
-    zod('classic', 'from-json-schema'),
-  ],
   'svg-unused.js': [
     ...['xml.js', 'deprecated.js'].map((file) => svg(file)),
     svg('utils', 'fetchData'),
@@ -89,7 +88,7 @@ const PICKED = {
   'expo-router': vendor('router.js'),
   expo: vendor('expo.js'),
   ...Object.fromEntries(PLATFORM.map((name) => [name, vendor('expo-unused.js')])),
-  'zustand/middleware': cutOut('zustand/middleware', 'persist'),
+  'zustand/middleware': cutOut('zustand/middleware', ['persist']),
   'query-string': vendor('query.js'),
   'hoist-non-react-statics': vendor('statics-unused.js'),
   'react-is': vendor('elements.js'),
@@ -98,11 +97,15 @@ const PICKED = {
   'd3-color': vendor('colours.js'),
   'd3-format': vendor('formats.js'),
 };
+const SCHEMAS = cutOut('zod', usedOfSchemas());
 const usual = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
   // Schemas are noted, and built when they are asked by the library, which one file loads.
-  if (name === 'zod' && !context.originModulePath.endsWith('zod-real.js'))
-    return { type: 'sourceFile', filePath: vendor('zod-later.js') };
+  if (name === 'zod')
+    return {
+      type: 'sourceFile',
+      filePath: context.originModulePath.endsWith('zod-real.js') ? SCHEMAS : vendor('zod-later.js'),
+    };
   if (Object.hasOwn(PICKED, name)) return { type: 'sourceFile', filePath: PICKED[name] };
   const widget =
     /^react-native-web\/dist\/exports\/(\w+)$/.exec(name)?.[1] ??

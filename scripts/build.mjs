@@ -4,13 +4,16 @@ import { createHash } from 'node:crypto';
 import { join, relative } from 'node:path';
 import { fileURLToPath } from 'node:url';
 import { orderFiles } from './lib/first-files.mjs';
+import { shortenWhole } from './lib/shorten.mjs';
 import { ensurePackages, fingerprint, ROOT, run } from './lib/project.mjs';
 
 export const DIST = join(ROOT, 'app/dist');
 /** The build before: a page that is open still asks for its files. */
 export const DIST_BEFORE = join(ROOT, '.build/web-before');
 const FONTS = join(ROOT, 'app/public/fonts');
-const INPUTS = ['app', 'core', 'contract', 'package-lock.json', 'scripts/build.mjs', 'scripts/lib/first-files.mjs'];
+/** What writes the built files in another way than the bundler. */
+const WRITERS = ['scripts/lib/first-files.mjs', 'scripts/lib/shorten.mjs', 'node_modules/terser/package.json'];
+const INPUTS = ['app', 'core', 'contract', 'package-lock.json', 'scripts/build.mjs', ...WRITERS];
 /** What the app needs to open without a connection. */
 const KEPT = /\.(js|css|html|svg|woff2|webmanifest)$|^\/icons\//;
 const NAMED_BY_CONTENT = /[.-][0-9a-f]{32}\./;
@@ -85,6 +88,10 @@ async function makeWorkers(folder) {
     target: 'es2022',
     alias: { zod: join(ROOT, 'app/worker/no-schemas.mjs') },
   });
+  for (const name of WORKERS) {
+    const file = join(folder, `${name}.js`);
+    writeFileSync(file, await shortenWhole(readFileSync(file, 'utf8')));
+  }
 }
 
 /** Bundles what runs before the app, named by its content, and has the page ask for it by that name. */
@@ -154,7 +161,7 @@ export async function build() {
     [join(ROOT, 'node_modules/expo/bin/cli'), 'export', '--platform', 'web', '--output-dir', 'dist'],
     { cwd: join(ROOT, 'app'), env, stdio: ['ignore', 'ignore', 'inherit'] },
   );
-  orderFiles(DIST);
+  await orderFiles(DIST, fingerprint(WRITERS));
   await makeOpening(DIST);
   await makeWorkers(DIST);
   await makeServiceWorker(DIST);

@@ -1,1 +1,1 @@
-export function orderFiles(folder: string): void;
+export function orderFiles(folder: string, by: string): Promise<void>;

@@ -1,1 +1,0 @@
-export { default as en } from 'zod/v4/locales/en.js';
