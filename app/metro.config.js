@@ -29,6 +29,7 @@ function cutOut(name, used) {
     format: 'esm',
     target: 'es2022',
     define,
+    external: ['react'],
     outfile,
   });
   return outfile;
@@ -88,6 +89,7 @@ const PICKED = {
   'expo-router': vendor('router.js'),
   expo: vendor('expo.js'),
   ...Object.fromEntries(PLATFORM.map((name) => [name, vendor('expo-unused.js')])),
+  'react-hook-form': cutOut('react-hook-form', ['Controller', 'useForm']),
   'zustand/middleware': cutOut('zustand/middleware', ['persist']),
   'query-string': vendor('query.js'),
   'hoist-non-react-statics': vendor('statics-unused.js'),

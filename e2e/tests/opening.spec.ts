@@ -22,7 +22,7 @@ test('the stand is there before the app is; what is pressed on it is done once t
   const page = await context.newPage();
   let comes: () => void = () => undefined;
   const held = new Promise<void>((resolve) => (comes = resolve));
-  await page.route(/\/__common-/, async (route) => {
+  await page.route(/\/index-[0-9a-f]{32}\.js/, async (route) => {
     await held;
     await route.continue();
   });

@@ -4,9 +4,9 @@ import { useHousehold } from '@/state/household';
 import { Beside } from '@/ui/Beside';
 import { AccountScreen, People } from './account/routes';
 import { AirRoute } from './air/routes';
-import { Bench } from './bench/bench-route';
+import { Bench } from './bench/routes';
 import { InstrumentScreen, Kit } from './kit/kit-routes';
-import { YearRoute } from './year/year-route';
+import { YearRoute } from './year/routes';
 
 const OF_THE_HOUSEHOLD = [
   'account',

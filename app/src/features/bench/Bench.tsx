@@ -12,7 +12,7 @@ import { causeWords } from '@/copy/findings';
 import { STEP_NAMES } from '@/copy/names';
 import { OnStand } from '../now/OnStand';
 import { RosinGuide } from '../RosinGuide';
-import { LookUp } from './may-use';
+import { LookUp } from './MayUse';
 import { DRILL_DATA, drillsFor, LOOK_BACK_DAYS, missesOf, oftenMissed } from '@tembrin/core/learning';
 import { JOB_TITLES } from '@tembrin/core/guided';
 import { isBowed } from '@tembrin/core/instruments';

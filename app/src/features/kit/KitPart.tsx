@@ -1,5 +1,5 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
-import { PartScreen } from '../part/part-screen';
+import { PartScreen } from './kit-routes';
 import { isPart } from '../part/parts';
 import { useRouteInstrument } from './route-instrument';
 

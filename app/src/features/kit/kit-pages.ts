@@ -1,3 +1,11 @@
+export { BowRoute } from '../bows/BowScreen';
+export { BowsRoute } from '../bows/Bows';
+export { PartScreen } from '../part/PartScreen';
+export { AddInstrument } from './AddInstrument';
+export { ChangeInstrument } from './ChangeInstrument';
+export { HouseholdScreen } from './HouseholdScreen';
 export { InstrumentRoute } from './InstrumentRoute';
 export { InstrumentScreen } from './InstrumentScreen';
 export { Kit } from './Kit';
+export { SessionScreen } from './SessionScreen';
+export { SetUpRoute } from './SetUpSheet';

@@ -1,6 +1,6 @@
 import type { Instrument } from '@tembrin/contract';
 import type { ReactNode } from 'react';
-import { PartScreen } from '../part/part-screen';
+import { PartScreen } from '../kit/kit-routes';
 import type { PartId } from '@tembrin/core/parts';
 import { Scroll, Row, Stack } from '@/ui/layout';
 import { copy } from '@/copy/screens/now/panes';

@@ -1,7 +1,7 @@
 import { Redirect, useLocalSearchParams } from 'expo-router';
 import { useInstrumentOnStand } from '@/state/stand';
 import { useWide } from '@/ui/theme';
-import { PartScreen } from '../part/part-screen';
+import { PartScreen } from '../kit/kit-routes';
 import { isPart } from '../part/parts';
 import { Stand } from './Stand';
 

@@ -3,7 +3,7 @@ import { useAssessment } from '@/state/assessments';
 import { useInstrumentMeant } from '@/state/stand';
 import type { Instrument } from '@tembrin/contract';
 import { Beside } from '@/ui/Beside';
-import { Bench } from '../bench/bench-route';
+import { Bench } from '../bench/routes';
 import { ChangeJob } from './ChangeJob';
 import { ChangeStart } from './ChangeStart';
 

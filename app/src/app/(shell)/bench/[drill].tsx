@@ -1,1 +1,1 @@
-export { DrillRoute as default } from '@/features/bench/Drill';
+export { DrillRoute as default } from '@/features/bench/routes';

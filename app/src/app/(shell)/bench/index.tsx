@@ -1,1 +1,1 @@
-export { Bench as default } from '@/features/bench/bench-route';
+export { Bench as default } from '@/features/bench/routes';

@@ -1,1 +1,1 @@
-export { Packing as default } from '@/features/bench/Packing';
+export { Packing as default } from '@/features/bench/routes';

@@ -1,1 +1,1 @@
-export { MayUse as default } from '@/features/bench/may-use';
+export { MayUse as default } from '@/features/bench/routes';

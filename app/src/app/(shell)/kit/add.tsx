@@ -1,1 +1,1 @@
-export { AddInstrument as default } from '@/features/kit/facts-routes';
+export { AddInstrument as default } from '@/features/kit/kit-routes';

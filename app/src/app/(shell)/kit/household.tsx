@@ -1,1 +1,1 @@
-export { HouseholdScreen as default } from '@/features/kit/HouseholdScreen';
+export { HouseholdScreen as default } from '@/features/kit/kit-routes';

@@ -1,1 +1,1 @@
-export { Calendar as default } from '@/features/year/Calendar';
+export { Calendar as default } from '@/features/year/routes';

@@ -1,1 +1,1 @@
-export { Costs as default } from '@/features/year/Costs';
+export { Costs as default } from '@/features/year/routes';

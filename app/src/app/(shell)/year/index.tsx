@@ -1,1 +1,1 @@
-export { YearRoute as default } from '@/features/year/year-route';
+export { YearRoute as default } from '@/features/year/routes';

@@ -1,1 +1,1 @@
-export { Records as default } from '@/features/year/Records';
+export { Records as default } from '@/features/year/routes';

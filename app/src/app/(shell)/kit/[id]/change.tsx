@@ -1,1 +1,1 @@
-export { ChangeInstrument as default } from '@/features/kit/facts-routes';
+export { ChangeInstrument as default } from '@/features/kit/kit-routes';

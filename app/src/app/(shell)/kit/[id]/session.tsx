@@ -1,1 +1,1 @@
-export { SessionScreen as default } from '@/features/kit/SessionScreen';
+export { SessionScreen as default } from '@/features/kit/kit-routes';

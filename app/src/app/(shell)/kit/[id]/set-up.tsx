@@ -1,1 +1,1 @@
-export { SetUpRoute as default } from '@/features/kit/SetUpSheet';
+export { SetUpRoute as default } from '@/features/kit/kit-routes';

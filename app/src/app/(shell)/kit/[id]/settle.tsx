@@ -1,1 +1,1 @@
-export { SettleRoute as default } from '@/features/strings/SettleScreen';
+export { SettleRoute as default } from '@/features/strings/routes';

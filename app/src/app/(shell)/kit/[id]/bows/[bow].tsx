@@ -1,1 +1,1 @@
-export { BowRoute as default } from '@/features/bows/routes';
+export { BowRoute as default } from '@/features/kit/kit-routes';

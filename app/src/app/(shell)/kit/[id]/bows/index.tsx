@@ -1,1 +1,1 @@
-export { BowsRoute as default } from '@/features/bows/routes';
+export { BowsRoute as default } from '@/features/kit/kit-routes';

@@ -1,2 +1,0 @@
-export { BowRoute } from './BowScreen';
-export { BowsRoute } from './Bows';

@@ -1,2 +1,0 @@
-export { AddInstrument } from './AddInstrument';
-export { ChangeInstrument } from './ChangeInstrument';
