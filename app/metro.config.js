@@ -1,7 +1,6 @@
 const { getDefaultConfig } = require('expo/metro-config');
 const { buildSync } = require('esbuild');
 const path = require('node:path');
-const zod = require('zod');
 const fromTheFile = require('./from-the-file');
 
 const config = getDefaultConfig(__dirname);
@@ -33,13 +32,6 @@ function cutOut(name, used) {
     outfile,
   });
   return outfile;
-}
-/** What the app, its core and its contract say of schemas, by the names it has in their library. */
-function usedOfSchemas() {
-  const names = new Set(['config']);
-  for (const source of fromTheFile.sources())
-    for (const [, name] of source.matchAll(/\bz\.(\w+)/g)) if (name in zod) names.add(name);
-  return [...names].sort();
 }
 // Of the drawings: what reads them from text. Of the widgets: icons in fonts. Of the router: all that it draws by itself.
 const LEFT_OUT = Object.entries({
@@ -99,7 +91,7 @@ const PICKED = {
   'd3-color': vendor('colours.js'),
   'd3-format': vendor('formats.js'),
 };
-const SCHEMAS = cutOut('zod', usedOfSchemas());
+const SCHEMAS = cutOut('zod', fromTheFile.usedOfSchemas());
 const usual = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
   // Schemas are noted, and built when they are asked by the library, which one file loads.

@@ -45,7 +45,10 @@ function make({ from, key, values }) {
   if (key !== undefined) return built(from)[key];
   const called = notes.get(from);
   const given = values.map(deep);
-  return called.key === undefined ? built(from)(...given) : built(called.from)[called.key](...given);
+  if (called.key === undefined) return built(from)(...given);
+  const on = built(called.from);
+  if (on[called.key] === undefined) throw new Error(`The library of schemas comes without "${called.key}".`);
+  return on[called.key](...given);
 }
 
 /** What was given to a schema, with schemas among it as they are. */
