@@ -84,6 +84,29 @@ describe('bow under tension while not played', () => {
   test('counts from an instant on when asked to', () => {
     expect(bowTension(foldLog([began, ended], NOW, 'UTC'), NOW - 4 * HOUR_MS).idleHours).toBe(4);
   });
+
+  test('what was before an instant and what was after it is all there was', () => {
+    const days = fc.array(fc.record({ hours: fc.integer({ min: 1, max: 5 }), slackened: fc.option(fc.nat(30)) }), {
+      maxLength: 12,
+    });
+    fc.assert(
+      fc.property(days, fc.nat(15 * 24), (played, hoursAgo) => {
+        const writer = scribe();
+        const events = played.flatMap(({ hours, slackened: after }, at): LogEvent[] => {
+          const began = NOW - (14 - at) * DAY_MS;
+          const both = writer.session(began, hours);
+          if (after === null) return both;
+          const payload = { step: 'slacken', sessionId: both[0].id } as const;
+          return [...both, writer.event('step-done', began + (hours + after) * HOUR_MS, payload)];
+        });
+        const log = foldLog(events, NOW, 'UTC');
+        const since = NOW - hoursAgo * HOUR_MS;
+        const [all, before, after] = [bowTension(log), bowTension({ ...log, nowMs: since }), bowTension(log, since)];
+        expect(before.idleHours + after.idleHours).toBeCloseTo(all.idleHours, 9);
+        expect(after.tightSince).toBe(all.tightSince);
+      }),
+    );
+  });
 });
 
 describe('the rosin budget and both rules of the trade', () => {

@@ -1,4 +1,5 @@
-import type { InstrumentLog, StepRecord } from '../log';
+import { bisector } from 'd3-array';
+import { recordsOf, type InstrumentLog, type Session, type StepRecord } from '../log';
 import { HOUR_MS } from '../time';
 
 /** How long a bow stood tight while nobody played. */
@@ -13,15 +14,8 @@ export interface BowTension {
 
 const LEFT_TIGHT_H = 1;
 
-/** When a bow was slackened, found once for each list of steps: several ask for it. */
-const found = new WeakMap<readonly StepRecord[], readonly StepRecord[]>();
-function slackeningsIn(steps: readonly StepRecord[]): readonly StepRecord[] {
-  const known = found.get(steps);
-  if (known) return known;
-  const slackenings = steps.filter((record) => record.done && record.step === 'slacken');
-  found.set(steps, slackenings);
-  return slackenings;
-}
+const byBeginning = bisector(({ beganAt }: Session) => beganAt);
+const byTime = bisector(({ at }: StepRecord) => at);
 
 /**
  * Hours the bow stood under tension while not playing [handbook 2.1]: from the end of a session in which it was not
@@ -29,21 +23,25 @@ function slackeningsIn(steps: readonly StepRecord[]): readonly StepRecord[] {
  * @param sinceMs only tension after this instant counts, such as the last rehair; -Infinity for all on record
  */
 export function bowTension(log: InstrumentLog, sinceMs = -Infinity): BowTension {
-  const slackenings = slackeningsIn(log.steps);
-  let next = 0;
+  const { sessions } = log;
+  const slackenings = recordsOf(log, 'slacken').filter(({ done }) => done);
+  // What the sessions before the one that begins last by then left is over by then.
+  const first = Math.max(0, byBeginning.right(sessions, sinceMs) - 1);
+  let next = first < sessions.length ? byTime.left(slackenings, sessions[first]!.beganAt) : 0;
   let idleHours = 0;
   let times = 0;
   let tightSince: number | null = null;
-  log.sessions.forEach((session, at) => {
-    if (session.endedAt === null) return;
+  for (let at = first; at < sessions.length; at++) {
+    const session = sessions[at]!;
+    if (session.endedAt === null) continue;
     while (next < slackenings.length && slackenings[next]!.at < session.beganAt) next++;
     const slackened = slackenings[next]?.at ?? Infinity;
-    const following = log.sessions[at + 1]?.beganAt ?? Infinity;
+    const following = sessions[at + 1]?.beganAt ?? Infinity;
     const until = Math.min(slackened, following, log.nowMs);
     const hours = Math.max(0, until - Math.max(session.endedAt, sinceMs)) / HOUR_MS;
     idleHours += hours;
     if (hours >= LEFT_TIGHT_H) times++;
     if (slackened === Infinity && following === Infinity) tightSince = session.endedAt;
-  });
+  }
   return { idleHours, times, tightSince };
 }

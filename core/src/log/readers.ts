@@ -4,11 +4,31 @@ import type { Measure } from './care-events';
 import type { InstrumentLog } from './fold';
 import { hoursBetween } from './playing';
 import type { KnownMark } from './primitives';
-import type { StepId } from './round-events';
+import type { StepId, StepRecord } from './round-events';
+
+/** The records of each step, found once for each list of them: many ask for theirs, and most for one that is seldom done. */
+const byStep = new WeakMap<readonly StepRecord[], ReadonlyMap<StepId, readonly StepRecord[]>>();
+
+/** The records of one step of the rounds, done or not, in the order of the log. */
+export function recordsOf({ steps }: Pick<InstrumentLog, 'steps'>, step: StepId): readonly StepRecord[] {
+  let known = byStep.get(steps);
+  if (!known) byStep.set(steps, (known = groupedBy(steps)));
+  return known.get(step) ?? [];
+}
+
+function groupedBy(steps: readonly StepRecord[]): Map<StepId, StepRecord[]> {
+  const groups = new Map<StepId, StepRecord[]>();
+  for (const record of steps) {
+    const group = groups.get(record.step);
+    if (group) group.push(record);
+    else groups.set(record.step, [record]);
+  }
+  return groups;
+}
 
 /** When a closing-round step was last done; null when it never was. `beforeMs`: only what was done before then. */
 export function lastDone(log: Pick<InstrumentLog, 'steps'>, step: StepId, beforeMs = Infinity): number | null {
-  return log.steps.findLast((record) => record.done && record.step === step && record.at < beforeMs)?.at ?? null;
+  return recordsOf(log, step).findLast(({ done, at }) => done && at < beforeMs)?.at ?? null;
 }
 
 /** What was measured last of a figure; null when it never was. */

@@ -82,10 +82,19 @@ interface WornOff extends PastString {
 
 /** Strings that are off again, each with its wear; those that came off together compared. */
 function wornOff({ facts, log, pace, air }: PartContext, stretch: number): WornOff[] {
-  const all = pastStrings(log, facts.stringCount).map((past) => {
-    const { spec, from, to } = past;
+  // Strings of a kind that went on and came off together wore alike.
+  const known = new Map<string, Worn>();
+  const wornBy = ({ spec, from, to }: PastString): Worn => {
+    const key = `${from} ${to} ${spec ? `${spec.core} ${spec.coated}` : ''}`;
+    const before = known.get(key);
+    if (before) return before;
     const { basis: _basis, ...rule } = livedRule(facts, spec, stretch);
     const worn = wornAt(airedLife(rule, tollOn('strings', air, from, to)), log.playing, pace.before, from, to);
+    known.set(key, worn);
+    return worn;
+  };
+  const all = pastStrings(log, facts.stringCount).map((past) => {
+    const worn = wornBy(past);
     return { ...past, worn, total: worn.told + worn.reckoned };
   });
   // In order of time, so that what came off together stands together however long the log is.

@@ -1,5 +1,5 @@
 import { variantOf, type Family, type Kind, type LifeBasis, type StringSpec } from '../instruments';
-import type { InstrumentLog } from '../log';
+import { recordsOf, type InstrumentLog } from '../log';
 import { LIFE_LOG_SD, type Life } from '../wear';
 
 /** A coating keeps sweat out: so much longer a coated string lasts. From memory, as a stated default. */
@@ -41,13 +41,13 @@ export interface WipingHabit {
  */
 export function wipingHabit(log: Pick<InstrumentLog, 'sessions' | 'steps'>): WipingHabit | null {
   const wiped = new Map<string, boolean>();
-  for (const { step, done, sessionId } of log.steps)
-    if (step === 'wipe-strings' && sessionId !== null) wiped.set(sessionId, done);
-  const told = log.sessions.flatMap(({ parts }) => {
-    const known = parts.flatMap((id) => wiped.get(id) ?? []);
-    return known.length === 0 ? [] : [known.some(Boolean)];
-  });
-  const last = told.slice(-WIPING_SESSIONS);
+  for (const { done, sessionId } of recordsOf(log, 'wipe-strings')) if (sessionId !== null) wiped.set(sessionId, done);
+  if (wiped.size < WIPING_LEAST) return null;
+  const last: boolean[] = [];
+  for (let at = log.sessions.length - 1; at >= 0 && last.length < WIPING_SESSIONS; at--) {
+    const known = log.sessions[at]!.parts.flatMap((id) => wiped.get(id) ?? []);
+    if (known.length > 0) last.push(known.some(Boolean));
+  }
   if (last.length < WIPING_LEAST) return null;
   const share = last.filter(Boolean).length / last.length;
   return {
