@@ -1,5 +1,5 @@
 import { spawn, spawnSync } from 'node:child_process';
-import { mkdtempSync, rmSync } from 'node:fs';
+import { cpSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { exit, ROOT, run } from './project.mjs';
@@ -18,6 +18,9 @@ export function figuresIn(text) {
       : [{ figure: figure.trim(), ratio: Number(ratio), noisy: line.includes('(noisy)') }];
   });
 }
+
+/** What measures: that of here, on either side, so that both are measured alike, and by what an older state did not measure yet. */
+const MEASURES = ['bench', 'scripts/bench.mjs', 'scripts/lib/bench-pairs.mjs', 'scripts/lib/household.mjs'];
 
 /** Runs one bench of a state of the project, and leaves no trace of it there. */
 async function ratiosOf(root, name) {
@@ -45,6 +48,7 @@ export async function comparePairs(commit, names) {
   const before = join(folder, 'project');
   run('git', ['worktree', 'add', '--detach', before, commit]);
   try {
+    for (const part of MEASURES) cpSync(join(ROOT, part), join(before, part), { recursive: true });
     for (const name of names) {
       const runs = [];
       for (const root of [before, ROOT, before, ROOT]) runs.push(await ratiosOf(root, name));
