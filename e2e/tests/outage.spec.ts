@@ -190,7 +190,7 @@ test.describe('without the app kept on the device', () => {
     await signUp(page);
     await addInstrument(page, 'Violin');
     let gone = true;
-    await page.route(/web\/Year-[0-9a-f]+\.js/, (route) =>
+    await page.route(/web\/year-pages-[0-9a-f]+\.js/, (route) =>
       gone ? route.fulfill({ status: 404, body: 'gone' }) : route.continue(),
     );
     const year = page.getByRole('link', { name: 'Year', exact: true });
