@@ -24,7 +24,7 @@ const byTime = bisector(({ at }: StepRecord) => at);
  */
 export function bowTension(log: InstrumentLog, sinceMs = -Infinity): BowTension {
   const { sessions } = log;
-  const slackenings = recordsOf(log, 'slacken').filter(({ done }) => done);
+  const slackenings = recordsOf(log, 'slacken');
   // What the sessions before the one that begins last by then left is over by then.
   const first = Math.max(0, byBeginning.right(sessions, sinceMs) - 1);
   let next = first < sessions.length ? byTime.left(slackenings, sessions[first]!.beganAt) : 0;
@@ -34,7 +34,10 @@ export function bowTension(log: InstrumentLog, sinceMs = -Infinity): BowTension 
   for (let at = first; at < sessions.length; at++) {
     const session = sessions[at]!;
     if (session.endedAt === null) continue;
-    while (next < slackenings.length && slackenings[next]!.at < session.beganAt) next++;
+    for (; next < slackenings.length; next++) {
+      const { done, at: slackenedAt } = slackenings[next]!;
+      if (done && slackenedAt >= session.beganAt) break;
+    }
     const slackened = slackenings[next]?.at ?? Infinity;
     const following = sessions[at + 1]?.beganAt ?? Infinity;
     const until = Math.min(slackened, following, log.nowMs);

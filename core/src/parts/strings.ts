@@ -93,9 +93,10 @@ function wornOff({ facts, log, pace, air }: PartContext, stretch: number): WornO
     known.set(key, worn);
     return worn;
   };
-  const all = pastStrings(log, facts.stringCount).map((past) => {
+  const all = pastStrings(log, facts.stringCount).map((past): WornOff => {
     const worn = wornBy(past);
-    return { ...past, worn, total: worn.told + worn.reckoned };
+    const total = worn.told + worn.reckoned;
+    return { ...past, worn, total, with: total };
   });
   // In order of time, so that what came off together stands together however long the log is.
   const most = new Map<string, number>();
@@ -108,7 +109,8 @@ function wornOff({ facts, log, pace, air }: PartContext, stretch: number): WornO
     groups.set(each, group);
     most.set(group, Math.max(most.get(group) ?? 0, each.total));
   }
-  return all.map((each) => ({ ...each, with: most.get(groups.get(each)!)! }));
+  for (const each of all) each.with = most.get(groups.get(each)!)!;
+  return all;
 }
 
 /**

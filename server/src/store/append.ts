@@ -40,15 +40,17 @@ export async function appendEvents(
 
   return scope.recording(async (transaction, household) => {
     const receivedAt = new Date();
-    const instruments = await scope.instrumentRows(transaction);
+    const ids = events.flatMap((event) => [event.id, ...referredTo(event)]);
+    const [instruments, there] = await Promise.all([
+      scope.instrumentRows(transaction),
+      // Looked for in all of the log: an id is one entry's, whoever sees it.
+      scope.unbounded.events({ ids }, transaction, household),
+    ]);
     const places = events.some(({ type }) => type === 'moved') ? await placesOf(models, scope, transaction) : new Set();
     const said = events.some(({ payload }) => 'bowId' in payload)
       ? bowsAmong(await new CardScope(database, scope).cards(transaction))
       : [];
     const bowed = [...instruments.values()].map(({ id, family }) => ({ id, family: family as Family }));
-    const ids = events.flatMap((event) => [event.id, ...referredTo(event)]);
-    // Looked for in all of the log: an id is one entry's, whoever sees it.
-    const there = await scope.unbounded.events({ ids }, transaction, household);
     const people = events.some(({ by }) => by !== undefined) ? await peopleOf(models, scope, transaction) : new Map();
     const stored = new Map(there.map(({ event }) => [event.id, event]));
     const sessions = new Map<string, LogEvent[]>();

@@ -90,8 +90,12 @@ export class HouseholdScope {
   /** Runs work as `alone` does, for what happens at every entry: the household's row is only read. */
   recording<T>(work: (transaction: Transaction, household: HouseholdKept) => Promise<T>): Promise<T> {
     return inTransaction(this.database, async (transaction) => {
-      await within(transaction, TAKE_TURN, [this.identity.householdId]);
-      return work(transaction, await this.rowWithin(transaction));
+      // Sent one after another without waiting in between: they are carried out in this order.
+      const [, household] = await Promise.all([
+        within(transaction, TAKE_TURN, [this.identity.householdId]),
+        this.rowWithin(transaction),
+      ]);
+      return work(transaction, household);
     });
   }
 
@@ -314,9 +318,11 @@ export class HouseholdScope {
     // A number is given once, so that the newest is as many as there are at most: counted only where it matters.
     if (before + events.length > QUOTAS.events)
       checkQuota('events', await this.countEvents(transaction), events.length);
-    await insertEvents(transaction, household.id, events, before, receivedAt);
     if (events.length === 0) return;
     household.logNumber = before + events.length;
-    await within(transaction, 'UPDATE households SET logNumber = ? WHERE id = ?', [household.logNumber, household.id]);
+    await Promise.all([
+      insertEvents(transaction, household.id, events, before, receivedAt),
+      within(transaction, 'UPDATE households SET logNumber = ? WHERE id = ?', [household.logNumber, household.id]),
+    ]);
   }
 }
