@@ -47,9 +47,7 @@ export async function appendEvents(
       scope.unbounded.events({ ids }, transaction, household),
     ]);
     const places = events.some(({ type }) => type === 'moved') ? await placesOf(models, scope, transaction) : new Set();
-    const said = events.some(({ payload }) => 'bowId' in payload)
-      ? bowsAmong(await new CardScope(database, scope).cards(transaction))
-      : [];
+    const said = events.some(({ payload }) => 'bowId' in payload) ? await bowsOf(database, scope, transaction) : [];
     const bowed = [...instruments.values()].map(({ id, family }) => ({ id, family: family as Family }));
     const people = events.some(({ by }) => by !== undefined) ? await peopleOf(models, scope, transaction) : new Map();
     const stored = new Map(there.map(({ event }) => [event.id, event]));
@@ -109,6 +107,11 @@ export async function appendEvents(
     await scope.storeEvents(household, accepted, receivedAt, transaction);
     return outcomes;
   });
+}
+
+/** What was said of the household's bows. */
+async function bowsOf(database: Database, scope: HouseholdScope, transaction: Transaction) {
+  return bowsAmong(await new CardScope(database, scope).cards(transaction));
 }
 
 /** Whether two events say the same of the same. */
