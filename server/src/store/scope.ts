@@ -90,7 +90,7 @@ export class HouseholdScope {
   /** Runs work as `alone` does, for what happens at every entry: the household's row is only read. */
   recording<T>(work: (transaction: Transaction, household: HouseholdKept) => Promise<T>): Promise<T> {
     return inTransaction(this.database, async (transaction) => {
-      // Sent one after another without waiting in between: they are carried out in this order.
+      // Sent one after another without waiting in between: they are carried out in this order, and what follows a failure only reads.
       const [, household] = await Promise.all([
         within(transaction, TAKE_TURN, [this.identity.householdId]),
         this.rowWithin(transaction),
@@ -320,9 +320,8 @@ export class HouseholdScope {
       checkQuota('events', await this.countEvents(transaction), events.length);
     if (events.length === 0) return;
     household.logNumber = before + events.length;
-    await Promise.all([
-      insertEvents(transaction, household.id, events, before, receivedAt),
-      within(transaction, 'UPDATE households SET logNumber = ? WHERE id = ?', [household.logNumber, household.id]),
-    ]);
+    // One after the other: after a deadlock, which ends the transaction, the second would be carried out by itself.
+    await insertEvents(transaction, household.id, events, before, receivedAt);
+    await within(transaction, 'UPDATE households SET logNumber = ? WHERE id = ?', [household.logNumber, household.id]);
   }
 }
