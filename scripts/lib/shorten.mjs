@@ -1,6 +1,9 @@
-import { minify } from 'terser';
-
-/** The same programs in fewer letters. */
+/** The same programs in fewer letters. The library is loaded when it is used: before, packages may not be installed yet. */
+async function minified(text, options) {
+  const { minify } = await import('terser');
+  const { code } = await minify(text, options);
+  return code;
+}
 
 /** What a module gives as the bundler writes it, each told by itself; and that it is one of the language's own kind. */
 const given = (exports, name, value) =>
@@ -28,12 +31,10 @@ export async function shorten(text) {
       return `tembrinGives(${exports},{${each.join(',')}})`;
     })
     .replaceAll(MARKED, 'tembrinMarks($1)');
-  const { code } = await minify(told, { compress: false, mangle: true });
-  return code;
+  return minified(told, { compress: false, mangle: true });
 }
 
 /** Shortens a program that another bundler made and did not try as hard. */
-export async function shortenWhole(text) {
-  const { code } = await minify(text, { compress: { passes: 2, ecma: 2020 }, mangle: true, ecma: 2020 });
-  return code;
+export function shortenWhole(text) {
+  return minified(text, { compress: { passes: 2, ecma: 2020 }, mangle: true, ecma: 2020 });
 }
