@@ -23,15 +23,15 @@ const HABIT_MEMORY = 12;
 const SAME_ROSINING_MS = 10 * MINUTE_MS;
 const SAME_ROSINING_MINUTES = 10;
 
-/** Rosinings on record, those that belong together as the last of them. */
-function rosiningsOf(log: Pick<InstrumentLog, 'rosinings' | 'playing'>): Mark[] {
-  const { rosinings, playing } = log;
-  return rosinings.filter((mark, at) => {
-    const next = rosinings[at + 1];
-    if (!next) return true;
-    const bowed = hoursBetween(playing, mark.at, next.at) * 60;
-    return next.at - mark.at >= SAME_ROSINING_MS && bowed >= SAME_ROSINING_MINUTES;
-  });
+/** The last rosinings on record, so many at most, in order of time; those that belong together as the last of them. */
+function lastRosinings({ rosinings, playing }: Pick<InstrumentLog, 'rosinings' | 'playing'>, most: number): Mark[] {
+  const found: Mark[] = [];
+  for (let at = rosinings.length - 1; at >= 0 && found.length < most; at--) {
+    const [mark, next] = [rosinings[at]!, rosinings[at + 1]];
+    const bowed = next ? hoursBetween(playing, mark.at, next.at) * 60 : Infinity;
+    if (!next || (next.at - mark.at >= SAME_ROSINING_MS && bowed >= SAME_ROSINING_MINUTES)) found.push(mark);
+  }
+  return found.reverse();
 }
 
 /**
@@ -40,7 +40,7 @@ function rosiningsOf(log: Pick<InstrumentLog, 'rosinings' | 'playing'>): Mark[] 
  * @returns bowing minutes, the scale (1 when no habit is known yet) and how many rosinings it rests on
  */
 export function rosinBudget(log: InstrumentLog): RosinBudget & { scale: number; rosinings: number } {
-  const marks = rosiningsOf(log).slice(-HABIT_MEMORY);
+  const marks = lastRosinings(log, HABIT_MEMORY);
   const gaps = marks.slice(1).map((mark, at) => hoursBetween(log.playing, marks[at]!.at, mark.at) * 60);
   const known = marks.length >= HABIT_ROSININGS;
   const [least, most] = HABIT_BOUNDS;

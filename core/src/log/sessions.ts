@@ -80,8 +80,23 @@ interface Group {
   endedAt: number | null;
 }
 
-/** How far a group reaches: to the last end somebody gave; where nobody did, as long as a clock is believed. */
-const reachOf = ({ beganAt, endedAt }: Group): number => endedAt ?? beganAt + FORGOTTEN_H * HOUR_MS;
+/** How far an entry or a group reaches: to the last end somebody gave; where nobody did, as long as a clock is believed. */
+const reachOf = ({ beganAt, endedAt }: Pick<Group, 'beganAt' | 'endedAt'>): number =>
+  endedAt ?? beganAt + FORGOTTEN_H * HOUR_MS;
+
+/** The entries that overlap with one and with each other, from it on; null where it stands alone. */
+function groupFrom(entries: readonly Entry[], from: number): Group | null {
+  const first = entries[from]!;
+  let next = entries[from + 1];
+  if (!next || next.beganAt >= reachOf(first)) return null;
+  const group: Group = { entries: [first], beganAt: first.beganAt, endedAt: first.endedAt };
+  for (; next && next.beganAt < reachOf(group); next = entries[from + group.entries.length]) {
+    group.entries.push(next);
+    group.beganAt = Math.max(group.beganAt, next.beganAt);
+    if (next.endedAt !== null) group.endedAt = Math.max(group.endedAt ?? -Infinity, next.endedAt);
+  }
+  return group;
+}
 
 /** A session of one entry: most of them, so that nothing is gone through for it. */
 function sessionAlone({ id, beganAt, endedAt, endEventId, entered, corrected, who }: Entry): Omit<Session, 'day'> {
@@ -92,7 +107,6 @@ function sessionAlone({ id, beganAt, endedAt, endEventId, entered, corrected, wh
 
 function sessionOf({ entries, endedAt }: Group): Omit<Session, 'day'> {
   const first = entries[0]!;
-  if (entries.length === 1) return sessionAlone(first);
   const last = entries.reduce((a, b) => (b.corrected > a.corrected ? b : a));
   const who = entries.find((entry) => entry.who !== undefined)?.who;
   return {
@@ -114,17 +128,14 @@ function sessionOf({ entries, endedAt }: Group): Omit<Session, 'day'> {
  * records of all its parts. Where some of them were corrected, the correction recorded last sets the times of the whole.
  */
 export function mergedSessions(live: readonly LogEvent[]): Omit<Session, 'day'>[] {
-  const groups: Group[] = [];
-  for (const entry of entriesFrom(live)) {
-    const group = groups.at(-1);
-    const { beganAt, endedAt } = entry;
-    if (group && beganAt < reachOf(group)) {
-      group.entries.push(entry);
-      group.beganAt = Math.max(group.beganAt, beganAt);
-      if (endedAt !== null) group.endedAt = Math.max(group.endedAt ?? -Infinity, endedAt);
-    } else groups.push({ entries: [entry], beganAt, endedAt });
+  const entries = entriesFrom(live);
+  const sessions: Omit<Session, 'day'>[] = [];
+  for (let at = 0; at < entries.length;) {
+    const group = groupFrom(entries, at);
+    sessions.push(group ? sessionOf(group) : sessionAlone(entries[at]!));
+    at += group?.entries.length ?? 1;
   }
-  return groups.map(sessionOf);
+  return sessions;
 }
 
 /**

@@ -80,17 +80,23 @@ interface WornOff extends PastString {
   with: number;
 }
 
+/** Whether two strings last as long by the rule: it goes by nothing else than core and coat. */
+const sameKind = (a: StringSpec | null, b: StringSpec | null): boolean =>
+  a === b || (a !== null && b !== null && a.core === b.core && a.coated === b.coated);
+
 /** Strings that are off again, each with its wear; those that came off together compared. */
 function wornOff({ facts, log, pace, air }: PartContext, stretch: number): WornOff[] {
   // Strings of a kind that went on and came off together wore alike.
-  const known = new Map<string, Worn>();
-  const wornBy = ({ spec, from, to }: PastString): Worn => {
-    const key = `${from} ${to} ${spec ? `${spec.core} ${spec.coated}` : ''}`;
-    const before = known.get(key);
-    if (before) return before;
+  const known = new Map<number, { past: PastString; worn: Worn }[]>();
+  const wornBy = (past: PastString): Worn => {
+    const { spec, from, to } = past;
+    const since = known.get(from) ?? [];
+    if (since.length === 0) known.set(from, since);
+    const alike = since.find((one) => one.past.to === to && sameKind(one.past.spec, spec));
+    if (alike) return alike.worn;
     const { basis: _basis, ...rule } = livedRule(facts, spec, stretch);
     const worn = wornAt(airedLife(rule, tollOn('strings', air, from, to)), log.playing, pace.before, from, to);
-    known.set(key, worn);
+    since.push({ past, worn });
     return worn;
   };
   const all = pastStrings(log, facts.stringCount).map((past): WornOff => {
@@ -99,13 +105,13 @@ function wornOff({ facts, log, pace, air }: PartContext, stretch: number): WornO
     return { ...past, worn, total, with: total };
   });
   // In order of time, so that what came off together stands together however long the log is.
-  const most = new Map<string, number>();
+  const most = new Map<string | number, number>();
   let began = -Infinity;
-  const groups = new Map<PastString, string>();
+  const groups = new Map<PastString, string | number>();
   for (const each of [...all].sort((a, b) => a.to - b.to)) {
     const change = each.successor.changeId ?? null;
     if (change === null && each.to - began > TOGETHER_MS) began = each.to;
-    const group = change ?? `at ${began}`;
+    const group = change ?? began;
     groups.set(each, group);
     most.set(group, Math.max(most.get(group) ?? 0, each.total));
   }
