@@ -84,7 +84,8 @@ export function createApp({
   const app = express();
   app.set('trust proxy', config.TRUSTED_PROXIES);
   app.disable('x-powered-by');
-  app.use(requestLog(log));
+  // It costs a twentieth of an answer, and says nothing unless it is asked to.
+  if (log.isLevelEnabled('debug')) app.use(requestLog(log));
   app.use(securityHeaders());
   app.use(compression());
 

@@ -151,7 +151,7 @@ async function scopeOf({ session, headers }: Request, database: Database, deed: 
   const meant = headers[REQUEST_HEADER];
   if (typeof meant === 'string' && meant.length === 36 && meant !== identity.householdId)
     fail(401, 'another-household', 'Another household was opened in this browser. Reload the page to go on with it.');
-  return new HouseholdScope(database, identity, await actorFor(database, identity, deed));
+  return new HouseholdScope(database, identity, await actorFor(database, identity, deed, session.member));
 }
 
 /** The account that somebody is signed in to. @throws ProblemError 401, 403 for a visitor to a demo library */

@@ -5,6 +5,8 @@ import type { Database } from '../database/connect';
 import { v7 as uuid } from 'uuid';
 import type { Asked } from '../store/account/passkeys';
 import { IDLE_MS, LONGEST_MS } from '../store/account/sign-ins';
+import type { SessionRow } from '../database/account-models';
+import { PERSON, type PersonKept } from '../store/actor';
 import { hashed } from '../store/hashed';
 
 declare module 'express-session' {
@@ -15,6 +17,8 @@ declare module 'express-session' {
     asked?: Asked;
     /** On what kind of device it was signed in. */
     device?: string | null;
+    /** Who signed in is this person of their household, as read at this request; null: none of it. Never kept. */
+    member?: PersonKept | null;
   }
 }
 
@@ -22,6 +26,16 @@ declare module 'express-session' {
 const NOBODY_MS = HOUR_MS;
 /** That it is in use is put down once in so long, not at every request. */
 const SEEN_MS = DAY_MS;
+
+/** A session, and with it who signed in as a person of the household they opened: every request asks for both. */
+const FOUND = `SELECT data, expires, createdAt, persons.id IS NOT NULL AS there,
+    ${PERSON.map((column) => `persons.${column}`).join(', ')}
+  FROM sessions LEFT JOIN persons ON persons.accountId = sessions.accountId AND persons.goneAt IS NULL
+    AND persons.householdId = JSON_VALUE(data, '$.identity.householdId')
+  WHERE sid = ?`;
+
+/** A row as `FOUND` has it. */
+type Found = Pick<SessionRow, 'data' | 'expires' | 'createdAt'> & { there: number } & PersonKept;
 
 type Done<T = void> = (error?: unknown, value?: T) => void;
 
@@ -48,15 +62,15 @@ export class SessionStore extends session.Store {
 
   private async found(sid: string): Promise<SessionData | null> {
     const now = Date.now();
-    const [row] = await this.database.reads.rows<{ data: string; expires: Date; createdAt: Date }>(
-      'SELECT data, expires, createdAt FROM sessions WHERE sid = ?',
-      [hashed(sid)],
-    );
-    if (!row || row.expires.getTime() <= now || row.createdAt.getTime() <= now - LONGEST_MS) return null;
-    return { ...(JSON.parse(row.data) as SessionData), seenAt: row.expires.getTime() - IDLE_MS };
+    const [row] = await this.database.reads.rows<Found>(FOUND, [hashed(sid)]);
+    if (!row) return null;
+    const { data, expires, createdAt, there, ...person } = row;
+    if (expires.getTime() <= now || createdAt.getTime() <= now - LONGEST_MS) return null;
+    const member = there ? person : null;
+    return { ...(JSON.parse(data) as SessionData), seenAt: expires.getTime() - IDLE_MS, member };
   }
 
-  override set(sid: string, { seenAt: _seenAt, ...data }: SessionData, done?: Done): void {
+  override set(sid: string, { seenAt: _seenAt, member: _member, ...data }: SessionData, done?: Done): void {
     const now = new Date();
     const { device = null, ...kept } = data;
     const accountId = kept.identity?.accountId ?? null;

@@ -17,8 +17,8 @@ export const WHOLE: Actor = { person: null, only: null };
 export const roleOf = ({ person }: Actor): Role => person?.role ?? 'keeper';
 
 /** What of a person's row the core knows. */
-type PersonKept = Pick<PersonRow, 'id' | 'name' | 'role' | 'plays' | 'looksAfter' | 'ways'>;
-const PERSON = 'id, name, role, plays, looksAfter, ways';
+export type PersonKept = Pick<PersonRow, 'id' | 'name' | 'role' | 'plays' | 'looksAfter' | 'ways'>;
+export const PERSON = ['id', 'name', 'role', 'plays', 'looksAfter', 'ways'] as const;
 
 /** A person as it is kept, for the core. */
 export function personOf({ id, name, role, plays, looksAfter, ways }: PersonKept): Person {
@@ -35,18 +35,23 @@ export function personOf({ id, name, role, plays, looksAfter, ways }: PersonKept
 /**
  * Who somebody is in a household, and with which instruments they may do something: looked up each time, so that who was taken out of
  * it, or is something else now, is so at once.
+ * @param known their row, where it was read with the session of this very request; null: there is none
  * @throws ProblemError 401 where the household is gone; 403 for who does not belong to it, and for what their role does not do
  */
 export async function actorFor(
   { models, reads }: Pick<Database, 'models' | 'reads'>,
   { householdId, accountId }: Identity,
   deed: Deed,
+  known?: PersonKept | null,
 ): Promise<Actor> {
   if (accountId === null) return WHOLE;
-  const [row] = await reads.rows<PersonKept>(
-    `SELECT ${PERSON} FROM persons WHERE householdId = ? AND accountId = ? AND goneAt IS NULL`,
-    [householdId, accountId],
-  );
+  const [row] =
+    known === undefined
+      ? await reads.rows<PersonKept>(
+          `SELECT ${PERSON.join(', ')} FROM persons WHERE householdId = ? AND accountId = ? AND goneAt IS NULL`,
+          [householdId, accountId],
+        )
+      : [known];
   if (!row) {
     if ((await models.Household.count({ where: { id: householdId } })) === 0)
       fail(401, 'signed-out', 'You are no longer signed in. Sign in again; what is on this device is kept.');

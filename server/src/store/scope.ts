@@ -35,6 +35,8 @@ const GONE = ['signed-out', 'You are no longer signed in. Sign in again; what is
 const HOUSEHOLD = `id, name, timeZone, schools, currency, calendarId, demo, openedAt, createdAt, version, turn, logNumber,
   logEpoch, base, baseNumber, calendarFrom`;
 const ROW = `SELECT ${HOUSEHOLD} FROM households WHERE id = ?`;
+/** With the address of whoever asks. */
+const ROW_AND_EMAIL = `SELECT ${HOUSEHOLD}, (SELECT email FROM accounts WHERE accounts.id = ?) AS email FROM households WHERE id = ?`;
 const INSTRUMENTS = `SELECT ${INSTRUMENT} FROM instruments WHERE householdId = ?`;
 
 /** A household's row; @throws where it is gone */
@@ -132,16 +134,15 @@ export class HouseholdScope {
   async household(): Promise<Household> {
     const { reads } = this.database;
     const { householdId, accountId } = this.identity;
-    const [row, instruments, people, [account]] = await Promise.all([
-      this.row(),
+    const [[row], instruments, people] = await Promise.all([
+      reads.rows<HouseholdKept & { email: string | null }>(ROW_AND_EMAIL, [accountId, householdId]),
       reads.rows<InstrumentKept>(`${INSTRUMENTS} ORDER BY addedAt, id`, [householdId]),
       reads.rows<PersonSeenKept>(`SELECT ${PERSON_SEEN} FROM persons WHERE householdId = ? ORDER BY addedAt, id`, [
         householdId,
       ]),
-      accountId === null ? [] : reads.rows<{ email: string }>('SELECT email FROM accounts WHERE id = ?', [accountId]),
     ]);
     const seen = instruments.filter(({ id }) => this.sees(id));
-    return householdOf(row, seen, account?.email ?? null, this.actor, people);
+    return householdOf(thereOf(row ? [row] : []), seen, row?.email ?? null, this.actor, people);
   }
 
   async changeHousehold(version: number, { schools, ...change }: HouseholdChange): Promise<Household> {
@@ -275,7 +276,8 @@ export class HouseholdScope {
     const household = await this.row();
     const { logEpoch, logNumber } = household;
     const asked = { after, most: EVENTS_PER_PAGE + 1, ...(instrumentId && { instrumentIds: [instrumentId] }) };
-    const rows = await this.events(asked, undefined, household);
+    // Most who ask have all there is.
+    const rows = after < Number(logNumber) ? await this.events(asked, undefined, household) : [];
     const page = rows.slice(0, EVENTS_PER_PAGE);
     return {
       events: page.map(({ event }) => event),

@@ -95,7 +95,7 @@ export class AirScope {
 
   /** Everything about a household's air that a device keeps. @param sinceHour only what reaches past it; 0 is all of it */
   async air(sinceHour: number, weather: Weather | null): Promise<Air> {
-    const [places, rows, { timeZone }] = await Promise.all([this.places.places(), this.rows(), this.scope.row()]);
+    const [{ places, timeZone }, rows] = await Promise.all([this.places.placesAndZone(), this.rows()]);
     const now = Math.floor(Date.now() / HOUR_MS) + 1;
     const records: Air['records'] = [];
     // Two days more than asked for, so that the first day told is whole.
@@ -165,7 +165,7 @@ export class AirScope {
   }
 
   private async placeQuestion(placeId: string): Promise<{ timeZone: string; rows: Rows }> {
-    const [places, rows, { timeZone }] = await Promise.all([this.places.places(), this.rows(), this.scope.row()]);
+    const [{ places, timeZone }, rows] = await Promise.all([this.places.placesAndZone(), this.rows()]);
     if (!places.some(({ id }) => id === placeId)) fail(404, 'no-such-place', NO_SUCH_PLACE);
     const sensors = rows.sensors.filter((row) => stretchesIn(row, placeId).length > 0);
     return { timeZone, rows: { ...rows, sensors } };
