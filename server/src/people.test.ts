@@ -175,6 +175,14 @@ describe('one account in two households', () => {
     ]);
     const back = await mine.browser.post('/account/household', { householdId: mine.household.id }).expect(200);
     expect(back.body).toMatchObject({ id: mine.household.id, role: 'keeper' });
+    expect(await read(mine.browser)).toMatchObject({ id: mine.household.id, role: 'keeper' });
+    // What a session is read with is never kept with it: who they are may be another by the next request.
+    const { Session, Account } = server.database.models;
+    const account = (await Account.findOne({ where: { email: mine.email } }))!;
+    const sessions = await Session.findAll({ where: { accountId: account.id } });
+    expect(sessions.map(({ data }) => Object.keys(JSON.parse(data) as object).sort())).toEqual([
+      ['cookie', 'identity'],
+    ]);
     await mine.browser.post('/account/household', { householdId: uuid() }).expect(404);
     const stranger = await household(server);
     await stranger.browser.post('/account/household', { householdId: mine.household.id }).expect(404);

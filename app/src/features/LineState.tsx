@@ -24,7 +24,11 @@ const Coming = lazily(
 
 /** What stands between this device and the server, said plainly: what is not sent, and what was not taken. */
 export function LineState() {
-  const { line, unsent: unsentEntries, refused, share } = useLog();
+  // Nothing else of the log: while it comes in, each of its pages would draw this anew.
+  const line = useLog((state) => state.line);
+  const unsentEntries = useLog((state) => state.unsent);
+  const refused = useLog((state) => state.refused);
+  const coming = useLog((state) => state.share !== null);
   const { unsent: readings, refused: refusedReadings } = useAir();
   const { unsent: cards, held, refused: refusedCards } = useCardStore();
   const unsent = unsentEntries + readings.length + cards;
@@ -36,7 +40,7 @@ export function LineState() {
     await Promise.all([send(), sendCards()]);
     setTrying(false);
   };
-  if (!household || (line === 'open' && !held && !anyRefused && share === null)) return null;
+  if (!household || (line === 'open' && !held && !anyRefused && !coming)) return null;
   return (
     <Stack gap="hair" pad="small" round>
       {(line === 'down' || (line === 'open' && held)) && (
@@ -44,7 +48,7 @@ export function LineState() {
           <Button rank="plain" title="Try now" busy={trying} onPress={() => void tryAgain()} start />
         </Banner>
       )}
-      {share !== null && <Coming share={share} />}
+      {coming && <Coming />}
       {line === 'behind' && <Banner tone="soon" text={copy.theServersClock(entries(unsent))} />}
       {line === 'signed-out' && (
         <Banner tone="soon" text={copy.youAreSignedOut(unsent, entries(unsent))}>
