@@ -1,11 +1,38 @@
 import { bowsAmong } from '@tembrin/contract/bows';
 import { refusalSentence } from '@tembrin/contract/refusals';
 import { isBowKnown } from '@tembrin/core/bow';
-import { refusalOf, type LogEvent } from '@tembrin/core/log';
+import { refusalOf, sessionIndex, type LogEvent } from '@tembrin/core/log';
 import { useAir } from './air';
 import { useCardStore } from './cards';
-import { useHousehold } from './household';
+import { standOf, useHousehold } from './household';
 import { useLog } from './log';
+import { usePreferences } from './preferences';
+
+/**
+ * Each instrument's log as entries were judged by it last: a list that grows with it, as what is known of its sessions is kept with the
+ * list. Gathered anew at every press, the sessions of ten years take longer than all else that a press does.
+ */
+const lists = { householdId: null as string | null, of: new Map<string, LogEvent[]>() };
+
+/** The log of an instrument as such a list: another one where it did not just grow. */
+function listOf(instrumentId: string): LogEvent[] {
+  const { householdId, events: all } = useLog.getState();
+  if (lists.householdId !== householdId) lists.of.clear();
+  lists.householdId = householdId;
+  const events = all[instrumentId] ?? [];
+  const known = lists.of.get(instrumentId) ?? [];
+  const list = known.length <= events.length && known.at(-1) === events[known.length - 1] ? known : [];
+  for (let at = list.length; at < events.length; at++) list.push(events[at]!);
+  lists.of.set(instrumentId, list);
+  return list;
+}
+
+/** Goes through the log of the instrument on the stand, so that the first press does not have to. */
+export function prepare(): void {
+  const { household } = useHousehold.getState();
+  const onStand = household && standOf(household, usePreferences.getState().standId);
+  if (onStand) sessionIndex(listOf(onStand.id));
+}
 
 /**
  * Why entries could not stand in the log, judged one after another by the rules the server judges by; null when they may, or
@@ -13,15 +40,16 @@ import { useLog } from './log';
  */
 export function refusalAmong(entries: readonly LogEvent[]): string | null {
   const { household } = useHousehold.getState();
-  const { events, complete } = useLog.getState();
+  const { complete } = useLog.getState();
   const { cards } = useCardStore.getState();
   const places = useAir.getState().air?.places;
+  // What was judged joins its list at once, and the log when it is put down.
   const before = new Map<string, LogEvent[]>();
   for (const entry of entries) {
     const { instrumentId } = entry;
     const facts = household?.instruments.find(({ id }) => id === instrumentId);
     if (!household || !facts || (complete !== 'all' && !complete.has(instrumentId))) continue;
-    const known = before.get(instrumentId) ?? [...(events[instrumentId] ?? [])];
+    const known = before.get(instrumentId) ?? listOf(instrumentId);
     before.set(instrumentId, known);
     const refusal = refusalOf(entry, {
       facts,

@@ -1,3 +1,4 @@
+import { logOpened } from './log';
 import type { LogEvent } from '@tembrin/core/log';
 
 let rules: { refusalAmong: (entries: readonly LogEvent[]) => string | null } | null = null;
@@ -6,7 +7,10 @@ let rules: { refusalAmong: (entries: readonly LogEvent[]) => string | null } | n
 export function rulesComing(): Promise<void> | null {
   if (rules) return null;
   return import('./refusing').then(
-    (there) => void (rules = there),
+    (there) => {
+      rules = there;
+      void (logOpened() ?? Promise.resolve()).then(there.prepare);
+    },
     // Without a connection they may come the next time.
     () => undefined,
   );

@@ -34,4 +34,5 @@ export type { OfBow } from './bow-events';
 export type { Measure } from './care-events';
 export { photoHash, type Photographed } from './photo-events';
 export { SESSION_TYPES } from './session-events';
+export { sessionIndex } from './session-index';
 export * from './sessions';

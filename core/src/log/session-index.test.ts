@@ -3,8 +3,9 @@ import { usualFacts } from '../instruments';
 import { HOUR_MS } from '../time';
 import { refusalOf, type AdmissionContext, type LogEvent } from '.';
 import { liveEvents } from './retraction';
+import { sessionIndex, spanOf } from './session-index';
 import { sessionRefusal } from './session-admission';
-import { LONGEST_SESSION_H, mergedSessions } from './sessions';
+import { FORGOTTEN_H, LONGEST_SESSION_H, mergedSessions } from './sessions';
 
 /** An event is judged by the sessions beside it; the answer is that of judging by all of them. */
 const T0 = Date.parse('2026-03-01T00:00:00.000Z');
@@ -57,6 +58,21 @@ function made({ kind, target, from, lasts }: Move, count: number, before: readon
   if (kind < 8) return event('session-corrected', at(500), { sessionId: other, beganAt: begins, endedAt: ends });
   return event('retracted', at(500), { eventId: other });
 }
+
+test('when a session was is the same however plain it is', () => {
+  fc.assert(
+    fc.property(moves, (list) => {
+      const events: LogEvent[] = [];
+      for (const [count, move] of list.entries()) events.push(made(move, count, events));
+      for (const { id } of events) {
+        const own = sessionIndex(events).eventsOf(id);
+        const [session] = mergedSessions(liveEvents(own));
+        const ends = [session?.beganAt ?? NaN, session?.endedAt ?? (session?.beganAt ?? NaN) + FORGOTTEN_H * HOUR_MS];
+        expect(spanOf(own)).toEqual(session ? ends.sort((a, b) => a - b) : null);
+      }
+    }),
+  );
+});
 
 test('what is judged beside it is judged as by the whole log, whatever stands in it', () => {
   fc.assert(

@@ -20,13 +20,26 @@ interface InOrder {
   span: Span;
 }
 
+/** The same for what most sessions are, begun and ended or typed in, without going through all that may be said of one; else null. */
+function plainSpan([begun, ended, ...more]: readonly LogEvent[]): Span | null {
+  if (!begun || more.length > 0 || begun.type === 'session-corrected') return null;
+  const from = Date.parse(begun.occurredAt);
+  if (begun.type === 'session-entered' && !ended) return inOrder(from, Date.parse(begun.payload.endedAt));
+  if (begun.type !== 'session-began') return null;
+  if (!ended) return [from, from + FORGOTTEN_H * HOUR_MS];
+  return ended.type === 'session-ended' ? inOrder(from, Date.parse(ended.occurredAt)) : null;
+}
+
+const inOrder = (one: number, other: number): Span => (one <= other ? [one, other] : [other, one]);
+
 /** When a session was, by the events about it; null where it does not hold. */
 export function spanOf(events: readonly LogEvent[]): Span | null {
+  const plain = plainSpan(events);
+  if (plain) return plain;
   const [session] = mergedSessions(liveEvents(events));
   if (!session) return null;
   const { beganAt, endedAt } = session;
-  const to = endedAt ?? beganAt + FORGOTTEN_H * HOUR_MS;
-  return [Math.min(beganAt, to), Math.max(beganAt, to)];
+  return inOrder(beganAt, endedAt ?? beganAt + FORGOTTEN_H * HOUR_MS);
 }
 
 /**
