@@ -1,4 +1,5 @@
 import { once } from 'node:events';
+import { readFileSync } from 'node:fs';
 import { Agent, request, type IncomingMessage } from 'node:http';
 import { entry, newHousehold } from '../scripts/lib/household.mjs';
 import { runTypeScript } from '../scripts/lib/project.mjs';
@@ -6,8 +7,8 @@ import { freePort } from '../scripts/lib/database.mjs';
 import { median } from './log';
 
 /**
- * What one server process answers in a second: the requests of a page that is open, from many households at once. Baseline: the same
- * process answering with a file.
+ * What one server process answers in a second: the requests of a page that is open, from many households at once; and how much of a
+ * processor's time it takes for one, which other work on the machine moves less. Baseline: the same process answering with a file.
  */
 const HOUSEHOLDS = 100;
 const ENTRIES = 200;
@@ -76,6 +77,15 @@ async function load(url: string, homes: readonly Home[], asks: readonly Ask[], c
 const perSecond = (took: readonly number[]) => took.length / (LASTS_MS / 1000);
 const at = (took: readonly number[], share: number) => took.toSorted((a, b) => a - b)[Math.floor(took.length * share)]!;
 
+/** The kernel counts a process's time in hundredths of a second. */
+const TICK_MS = 10;
+/** What a process has had of a processor so far, ms. */
+function processorMs(pid: number): number {
+  // After the name, which may hold anything: the twelfth and thirteenth are its own time and the kernel's for it.
+  const fields = readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1)!.split(' ');
+  return (Number(fields[11]) + Number(fields[12])) * TICK_MS;
+}
+
 async function main() {
   const port = await freePort();
   const url = `http://localhost:${port}`;
@@ -99,10 +109,16 @@ async function main() {
 
   console.log(`Requests of ${HOUSEHOLDS} households to one server process, ${CONNECTIONS[0]} connections\n`);
   let baseline = 0;
+  let baseMs = 0;
   for (const [name, one] of Object.entries(ASKS)) {
-    const rate = perSecond(await load(url, homes, [one], CONNECTIONS[0]!));
+    const before = processorMs(server.pid!);
+    const took = await load(url, homes, [one], CONNECTIONS[0]!);
+    const each = (processorMs(server.pid!) - before) / took.length;
+    const rate = perSecond(took);
     baseline ||= rate;
+    baseMs ||= each;
     console.log(`${name}: ${rate.toFixed(0)} a second, ${(rate / baseline).toFixed(2)} × baseline`);
+    console.log(`${name}, of a processor: ${each.toFixed(2)} ms, ${(each / baseMs).toFixed(2)} × baseline`);
   }
   const mixed = Object.values(ASKS).slice(1);
   for (const connections of CONNECTIONS) {
