@@ -32,6 +32,8 @@ async function ratiosOf(root, name) {
   let text = '';
   for await (const part of child.stdout) text += part;
   if ((await exit(child)) !== 0) throw new Error(`The bench ${name} failed in ${root}.`);
+  // Ratios alone hide that their baseline changed.
+  console.log(`${root === ROOT ? 'Here' : 'Before'}:\n${text}`);
   return new Map(figuresIn(text).map(({ figure, ratio }) => [figure, ratio]));
 }
 
