@@ -34,7 +34,8 @@ type Told = Record<string, unknown>[] & { meta?: readonly { type: string; name: 
 
 /**
  * What is read at every request, straight from the driver and with prepared statements: building a query and its models takes the
- * object mapper several times as long as the database takes to answer. Nothing is changed here, and nothing belongs to a transaction.
+ * object mapper several times as long as the database takes to answer. Nothing is changed here but counts
+ * of what was asked, and nothing belongs to a transaction.
  */
 export class Reads {
   private readonly pool: Pool;

@@ -197,14 +197,16 @@ function householdLimits(limit: MakeLimit, writes: number): Record<'writes' | 'c
   };
 }
 
+type Counting = Pick<Database, 'sequelize' | 'reads'>;
+
 /** How limits are made that all processes count together. */
-function limitsIn(sequelize: Sequelize, watch: Watch): MakeLimit {
+function limitsIn(database: Counting, watch: Watch): MakeLimit {
   return ({ what, most, told: [type, detail], page, ...more }) =>
     rateLimit({
       limit: most,
       standardHeaders: 'draft-8',
       legacyHeaders: false,
-      store: new SharedCounts(sequelize, what),
+      store: new SharedCounts(database, what),
       handler: (_request, response) => {
         watch.happened('too many requests refused', { limit: what });
         if (page) return void response.status(429).type('text/html').send(page());
@@ -227,11 +229,11 @@ const WORKSHOP_ASKS = {
  * @param page what is answered where one is met
  */
 export function workshopLimits(
-  { sequelize }: Pick<Database, 'sequelize'>,
+  database: Counting,
   watch: Watch,
   page: () => string,
 ): (what: keyof typeof WORKSHOP_ASKS) => RequestHandler[] {
-  const limit = limitsIn(sequelize, watch);
+  const limit = limitsIn(database, watch);
   const made = (what: keyof typeof WORKSHOP_ASKS) => {
     const { place, link, windowMs } = WORKSHOP_ASKS[what];
     const told = ['too-often', 'That was asked for very often. Try again in ten minutes.'] as const;
@@ -255,12 +257,12 @@ export function workshopLimits(
  * @returns what guards an operation
  */
 export function limitsOf(
-  { sequelize }: Pick<Database, 'sequelize'>,
+  database: Counting,
   settings: LimitSettings,
   watch: Watch,
 ): (operation: Operation) => RequestHandler[] {
-  const limit = limitsIn(sequelize, watch);
-  const attempts = attemptLimits(limit, new KnownPlaces(sequelize), settings);
+  const limit = limitsIn(database, watch);
+  const attempts = attemptLimits(limit, new KnownPlaces(database.sequelize), settings);
   const sensor = sensorLimits(limit, settings.SENSOR_LIMIT);
   const address = calendarLimits(limit);
   const { writes, costly } = householdLimits(limit, settings.HOUSEHOLD_LIMIT);

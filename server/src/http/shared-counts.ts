@@ -1,8 +1,14 @@
 import type { ClientRateLimitInfo, Options, Store } from 'express-rate-limit';
-import { QueryTypes, type Sequelize } from 'sequelize';
 import type { Database } from '../database/connect';
 import { retried } from '../database/transaction';
 import { hashed } from '../store/hashed';
+
+/** Counts one more, and tells how many there are and until when. At every entry: straight from the driver, as what is read is. */
+const COUNT = `INSERT INTO limits (name, hits, until) VALUES (?, 1, UTC_TIMESTAMP(3) + INTERVAL ? SECOND)
+  ON DUPLICATE KEY UPDATE
+    hits = IF(until < UTC_TIMESTAMP(3), 1, hits + 1),
+    until = IF(until < UTC_TIMESTAMP(3), VALUES(until), until)
+  RETURNING hits, until`;
 
 /** Counts hits in the database, so that all processes count together. */
 export class SharedCounts implements Store {
@@ -11,7 +17,7 @@ export class SharedCounts implements Store {
 
   /** @param prefix what is counted, before each key */
   constructor(
-    private readonly sequelize: Sequelize,
+    private readonly database: Pick<Database, 'sequelize' | 'reads'>,
     readonly prefix: string,
   ) {}
 
@@ -22,27 +28,21 @@ export class SharedCounts implements Store {
   private name = (key: string) => `${this.prefix} ${hashed(key)}`;
 
   async increment(key: string): Promise<ClientRateLimitInfo> {
-    const [row] = await retried(() =>
-      this.sequelize.query<{ hits: number; until: Date }>(
-        `INSERT INTO limits (name, hits, until) VALUES (:name, 1, UTC_TIMESTAMP(3) + INTERVAL :windowS SECOND)
-         ON DUPLICATE KEY UPDATE
-           hits = IF(until < UTC_TIMESTAMP(3), 1, hits + 1),
-           until = IF(until < UTC_TIMESTAMP(3), VALUES(until), until)
-         RETURNING hits, until`,
-        { replacements: { name: this.name(key), windowS: this.windowS }, type: QueryTypes.SELECT },
-      ),
-    );
+    const counted = [this.name(key), this.windowS];
+    const [row] = await retried(() => this.database.reads.rows<{ hits: number; until: Date }>(COUNT, counted));
     return { totalHits: row!.hits, resetTime: row!.until };
   }
 
   async decrement(key: string): Promise<void> {
-    await this.sequelize.query('UPDATE limits SET hits = GREATEST(hits - 1, 0) WHERE name = :name', {
+    await this.database.sequelize.query('UPDATE limits SET hits = GREATEST(hits - 1, 0) WHERE name = :name', {
       replacements: { name: this.name(key) },
     });
   }
 
   async resetKey(key: string): Promise<void> {
-    await this.sequelize.query('DELETE FROM limits WHERE name = :name', { replacements: { name: this.name(key) } });
+    await this.database.sequelize.query('DELETE FROM limits WHERE name = :name', {
+      replacements: { name: this.name(key) },
+    });
   }
 }
 
