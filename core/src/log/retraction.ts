@@ -47,14 +47,8 @@ function judged(events: readonly LogEvent[]): { byId: Map<string, LogEvent>; dea
 export function liveEvents(events: readonly LogEvent[]): LogEvent[] {
   const { byId, dead } = judged(events);
   const live: LogEvent[] = [];
-  let inOrder = true;
-  for (const event of byId.values()) {
-    if (event.type === 'retracted' || (dead.size > 0 && dead.has(event.id))) continue;
-    const before = live.at(-1);
-    inOrder &&= before === undefined || byTime(before, event) < 0;
-    live.push(event);
-  }
-  return inOrder ? live : live.sort(byTime);
+  for (const event of byId.values()) if (event.type !== 'retracted' && !dead.has(event.id)) live.push(event);
+  return live.sort(byTime);
 }
 
 /** An event that was taken back, with the retractions that hold it down: taking all of them back puts it back. */

@@ -24,13 +24,13 @@ interface InOrder {
 function plainSpan([begun, ended, ...more]: readonly LogEvent[]): Span | null {
   if (!begun || more.length > 0 || begun.type === 'session-corrected') return null;
   const from = Date.parse(begun.occurredAt);
-  if (begun.type === 'session-entered' && !ended) return inOrder(from, Date.parse(begun.payload.endedAt));
+  if (begun.type === 'session-entered' && !ended) return fromTo(from, Date.parse(begun.payload.endedAt));
   if (begun.type !== 'session-began') return null;
   if (!ended) return [from, from + FORGOTTEN_H * HOUR_MS];
-  return ended.type === 'session-ended' ? inOrder(from, Date.parse(ended.occurredAt)) : null;
+  return ended.type === 'session-ended' ? fromTo(from, Date.parse(ended.occurredAt)) : null;
 }
 
-const inOrder = (one: number, other: number): Span => (one <= other ? [one, other] : [other, one]);
+const fromTo = (one: number, other: number): Span => (one <= other ? [one, other] : [other, one]);
 
 /** When a session was, by the events about it; null where it does not hold. */
 export function spanOf(events: readonly LogEvent[]): Span | null {
@@ -39,7 +39,7 @@ export function spanOf(events: readonly LogEvent[]): Span | null {
   const [session] = mergedSessions(liveEvents(events));
   if (!session) return null;
   const { beganAt, endedAt } = session;
-  return inOrder(beganAt, endedAt ?? beganAt + FORGOTTEN_H * HOUR_MS);
+  return fromTo(beganAt, endedAt ?? beganAt + FORGOTTEN_H * HOUR_MS);
 }
 
 /**
