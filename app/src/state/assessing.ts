@@ -7,6 +7,7 @@ import { useAssessmentStore } from './assessment-store';
 import { factsOf, useCardStore } from './cards';
 import { useHousehold } from './household';
 import { useLog } from './log';
+import { onlyGrew } from './log-state';
 import { MINUTE_MS } from '@tembrin/core/time';
 import type { LogEvent } from '@tembrin/core/log';
 
@@ -58,8 +59,9 @@ export function takeVerdict(verdict: Verdict): boolean {
 
 /** What is new in a list that only grows at its end; all of it where it changed otherwise. */
 function newEvents(before: readonly LogEvent[] | undefined, now: readonly LogEvent[]) {
-  const grown = before !== undefined && before.length <= now.length && before.at(-1) === now[before.length - 1];
-  return grown ? { anew: false, events: now.slice(before.length) } : { anew: true, events: now };
+  return before && onlyGrew(before, now)
+    ? { anew: false, events: now.slice(before.length) }
+    : { anew: true, events: now };
 }
 
 type EventChanges = NonNullable<Changes['events']>;

@@ -72,6 +72,10 @@ export function merged(events: LogState['events'], added: readonly LogEvent[]): 
   return next;
 }
 
+/** Whether a list of events is an earlier one with more at its end, or that one itself. */
+export const onlyGrew = (before: readonly LogEvent[], now: readonly LogEvent[]): boolean =>
+  before.length <= now.length && before.at(-1) === now[before.length - 1];
+
 function without(events: LogState['events'], gone: readonly LogEvent[]): LogState['events'] {
   const next: Record<string, readonly LogEvent[]> = { ...events };
   for (const { id: goneId, instrumentId } of gone) {

@@ -6,6 +6,7 @@ import { useAir } from './air';
 import { useCardStore } from './cards';
 import { standOf, useHousehold } from './household';
 import { useLog } from './log';
+import { onlyGrew } from './log-state';
 import { usePreferences } from './preferences';
 
 /**
@@ -21,7 +22,7 @@ function listOf(instrumentId: string): LogEvent[] {
   lists.householdId = householdId;
   const events = all[instrumentId] ?? [];
   const known = lists.of.get(instrumentId) ?? [];
-  const list = known.length <= events.length && known.at(-1) === events[known.length - 1] ? known : [];
+  const list = onlyGrew(known, events) ? known : [];
   for (let at = list.length; at < events.length; at++) list.push(events[at]!);
   lists.of.set(instrumentId, list);
   return list;
