@@ -86,6 +86,14 @@ describe('the kept stand', () => {
     expect(document.querySelector('style')).toBeNull();
   });
 
+  test('stays while the app is busy with the rest of the page', async () => {
+    showKept(drawn, root);
+    await comes('<div aria-busy="true"></div>');
+    expect(picture()).not.toBeNull();
+    await comes('<ul></ul>');
+    expect(picture()).toBeNull();
+  });
+
   test('what is pressed on it is pressed on the app’s own once it may be', async () => {
     const done = jest.fn();
     showKept(drawn, root);

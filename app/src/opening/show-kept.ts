@@ -11,7 +11,7 @@ const nameOf = (control: Element) => control.getAttribute('aria-label') ?? contr
 const isOff = (control: Element) => control.getAttribute('aria-disabled') === 'true' || control.matches(':disabled');
 
 /**
- * Shows the kept stand over the page until the app has drawn something with a heading. What is pressed on it meanwhile is pressed on
+ * Shows the kept stand over the page until the app has drawn something with a heading, and is not busy with the rest of it. What is pressed on it meanwhile is pressed on
  * the app's own as soon as that is there; where it has nothing of that name, the page is told.
  * @param root what the app draws into
  */
@@ -43,7 +43,7 @@ export function showKept(drawn: Drawn, root: HTMLElement): void {
     picture.remove();
     if (pressed !== null) pressIn(root, pressed, Date.now() + LOOK_MS);
   };
-  const watch = new MutationObserver(() => root.querySelector('h1') && giveWay());
+  const watch = new MutationObserver(() => root.querySelector('h1') && !root.querySelector('[aria-busy]') && giveWay());
   const patience = setTimeout(giveWay, PATIENCE_MS);
   watch.observe(root, { childList: true, subtree: true });
 }

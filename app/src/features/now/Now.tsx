@@ -1,6 +1,7 @@
 import { Redirect } from 'expo-router';
 import { useMay } from '@/state/people';
 import { useInstrumentOnStand } from '@/state/stand';
+import { After } from '@/ui/After';
 import { Empty } from '@/ui/Empty';
 import { Screen } from '@/ui/Screen';
 import { copy } from '@/copy/screens/now/now';
@@ -10,7 +11,12 @@ import { Stand } from './Stand';
 export function Now() {
   const instrument = useInstrumentOnStand();
   const may = useMay('arrange');
-  if (instrument) return <Stand key={instrument.id} instrument={instrument} part={null} />;
+  if (instrument)
+    return (
+      <After opening>
+        <Stand key={instrument.id} instrument={instrument} part={null} />
+      </After>
+    );
   return may ? <Redirect href="/kit/add" /> : <NothingYet />;
 }
 

@@ -1,5 +1,6 @@
 import type { Instrument } from '@tembrin/contract';
 import { Banner } from '@/ui/Banner';
+import { After } from '@/ui/After';
 import { Button } from '@/ui/Button';
 import { Plate } from '@/ui/Plate';
 import { LinkRow } from '@/ui/LinkRow';
@@ -58,7 +59,7 @@ function AtHome({ instrument, part }: { instrument: Instrument; part: PartId | n
     slacken,
   } = model;
   const due = (
-    <>
+    <After>
       <DueList
         pace={pace}
         threads={threads}
@@ -69,7 +70,7 @@ function AtHome({ instrument, part }: { instrument: Instrument; part: PartId | n
         hrefOf={(id) => ({ pathname: '/now/[part]', params: { part: id } })}
       />
       <Button rank="plain" title={copy.enterASessionPlayed} onPress={earlier} start flush />
-    </>
+    </After>
   );
 
   if (log.running)
