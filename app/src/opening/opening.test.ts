@@ -90,8 +90,11 @@ describe('the kept stand', () => {
     showKept(drawn, root);
     await comes('<div aria-busy="true"></div>');
     expect(picture()).not.toBeNull();
+    // Whoever listens hears one stand, not two.
+    expect(root.getAttribute('aria-hidden')).toBe('true');
     await comes('<ul></ul>');
     expect(picture()).toBeNull();
+    expect(root.hasAttribute('aria-hidden')).toBe(false);
   });
 
   test('what is pressed on it is pressed on the app’s own once it may be', async () => {

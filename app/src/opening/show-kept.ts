@@ -35,12 +35,15 @@ export function showKept(drawn: Drawn, root: HTMLElement): void {
     control.style.opacity = '0.6';
   });
   document.body.append(style, picture);
+  // What is drawn behind it is not read out beside it.
+  root.setAttribute('aria-hidden', 'true');
 
   const giveWay = () => {
     watch.disconnect();
     clearTimeout(patience);
     style.remove();
     picture.remove();
+    root.removeAttribute('aria-hidden');
     if (pressed !== null) pressIn(root, pressed, Date.now() + LOOK_MS);
   };
   const watch = new MutationObserver(() => root.querySelector('h1') && !root.querySelector('[aria-busy]') && giveWay());
