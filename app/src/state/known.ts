@@ -4,8 +4,8 @@ import { THERE } from './assessments';
 import { useCardStore } from './cards';
 import { useHousehold } from './household';
 
-/** A browser that keeps nothing keeps nobody waiting for long. From memory. */
-const PATIENCE_MS = 3000;
+/** All that is asked answers or fails by itself; a device that does neither keeps nobody waiting for ever. From memory. */
+const PATIENCE_MS = 10_000;
 
 let asking: Promise<void> | null = null;
 
