@@ -11,8 +11,8 @@ const nameOf = (control: Element) => control.getAttribute('aria-label') ?? contr
 const isOff = (control: Element) => control.getAttribute('aria-disabled') === 'true' || control.matches(':disabled');
 
 /**
- * Shows the kept stand over the page until the app has drawn something with a heading, and is not busy with the rest of it. What is pressed on it meanwhile is pressed on
- * the app's own as soon as that is there; where it has nothing of that name, the page is told.
+ * Shows the kept stand over the page until the app has drawn something with a heading, and is not busy with the rest of it. What is
+ * pressed on it meanwhile is pressed on the app's own as soon as that is there; where it has nothing of that name, the page is told.
  * @param root what the app draws into
  */
 export function showKept(drawn: Drawn, root: HTMLElement): void {
