@@ -4,6 +4,7 @@ import './src/resting';
 import { App } from 'expo-router/build/qualified-entry';
 import { openKept } from './src/state/open';
 
+openKept();
 // In a task of its own, and in one go: the router's own entry draws in slices, and what comes from the device meanwhile has it begin
 // again each time.
-void openKept().finally(() => setTimeout(() => registerRootComponent(App)));
+setTimeout(() => registerRootComponent(App));

@@ -20,14 +20,9 @@ export function Broken({ error }: Pick<ErrorBoundaryProps, 'error'>) {
   useEffect(() => {
     if (!reloading) return;
     sessionStorage.setItem(MARK, String(Date.now()));
-    // It may be what was kept of the stand that it failed of. Without its pages the router goes back to the first address meanwhile.
-    const { href } = location;
-    void forgetStand()
-      .catch(() => undefined)
-      .finally(() => {
-        history.replaceState(null, '', href);
-        location.reload();
-      });
+    // It may be what was kept of the stand that it failed of.
+    forgetStand();
+    location.reload();
   }, [reloading]);
   if (reloading) return null;
   return (

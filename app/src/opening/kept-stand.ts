@@ -21,7 +21,7 @@ export interface Drawn {
   whose: string;
 }
 
-/** A judgement as it was kept: of which build of the app, whose, and of what. */
+/** A judgement as it was kept, in plain figures: of which build of the app, whose, and of what. */
 export interface Judged {
   build: string;
   householdId: string;
@@ -36,6 +36,13 @@ export const AS_OF = 'stand-as-of';
 /** Told to the page when something was pressed on the kept stand that the stand itself does not have. */
 export const MISSED = 'tembrin-missed';
 const DRAWN = 'tembrin-drawn';
+/**
+ * Beside it, and not in a database: that answers when the page has nothing else to do, and while the app comes it always has. The demo
+ * library's is 290 KB, and read in 2 ms.
+ */
+const JUDGED = 'tembrin-judged';
+/** The browser has room for five million letters, which the app needs for other things too, and reads all of them at once. From memory. */
+const MOST_LETTERS = 1_000_000;
 /** What is older helps nobody. From memory. */
 const LASTS_MS = 7 * 24 * 3_600_000;
 
@@ -79,46 +86,30 @@ export function isDark(): boolean {
   return matchMedia('(prefers-color-scheme: dark)').matches;
 }
 
-/**
- * Asks the browser's database; beside the households' own, its name is none of theirs. Without the library that the app asks by: what
- * runs before the app weighs next to nothing.
- */
-function ask<T>(mode: IDBTransactionMode, work: (judged: IDBObjectStore) => IDBRequest<T>): Promise<T> {
-  return new Promise((resolve, reject) => {
-    const opening = indexedDB.open('tembrin.stand', 1);
-    opening.onupgradeneeded = () => void opening.result.createObjectStore('judged');
-    opening.onerror = () => reject(opening.error);
-    opening.onsuccess = () => {
-      const database = opening.result;
-      const transaction = database.transaction('judged', mode);
-      const asked = work(transaction.objectStore('judged'));
-      const end = (settle: () => void) => () => {
-        database.close();
-        settle();
-      };
-      transaction.oncomplete = end(() => resolve(asked.result));
-      transaction.onabort = end(() => reject(transaction.error));
-    };
-  });
+/** The judgement kept last; null when nothing of use is kept. */
+export function readJudged(): Judged | null {
+  try {
+    return JSON.parse(localStorage.getItem(JUDGED) ?? 'null') as Judged | null;
+  } catch {
+    return null;
+  }
 }
 
-/** The judgement kept last; null when none is. */
-export const readJudged = async (): Promise<Judged | null> =>
-  ((await ask('readonly', (judged) => judged.get('stand'))) as Judged | undefined) ?? null;
-
-export async function writeJudged(kept: Judged): Promise<void> {
-  await ask('readwrite', (judged) => judged.put(kept, 'stand'));
+/** Keeps a judgement in place of the last, which is gone even where this one is too much. @throws when this browser keeps nothing for the page */
+export function writeJudged(kept: Judged): void {
+  localStorage.removeItem(JUDGED);
+  const text = JSON.stringify(kept);
+  if (text.length < MOST_LETTERS) localStorage.setItem(JUDGED, text);
 }
 
 /** Lets go of all of it, as when somebody signs out. */
-export async function forgetStand(): Promise<void> {
-  forgetDrawn();
-  await ask('readwrite', (judged) => judged.delete('stand'));
-}
-
-declare global {
-  interface Window {
-    /** The judgement that is being read while the app comes; left out on pages that do not begin with it. */
-    keptStand?: Promise<Judged | null>;
+export function forgetStand(): void {
+  try {
+    forgetDrawn();
+    localStorage.removeItem(JUDGED);
+    // Where it was kept by builds before.
+    indexedDB.deleteDatabase('tembrin.stand');
+  } catch {
+    // A browser that keeps nothing has nothing to let go of.
   }
 }

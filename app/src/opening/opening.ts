@@ -1,9 +1,8 @@
 import { showKept } from './show-kept';
-import { isDark, readDrawn, readJudged } from './kept-stand';
+import { isDark, readDrawn } from './kept-stand';
 
-/** Runs before the app: shows the stand as it was, and reads what it rested on while the app comes. */
+/** Runs before the app: shows the stand as it was. */
 if (location.pathname === '/now') {
-  window.keptStand = readJudged().catch(() => null);
   const drawn = readDrawn(innerWidth, isDark(), Date.now());
   if (drawn) showKept(drawn, document.getElementById('root')!);
 }

@@ -86,8 +86,8 @@ async function leave(): Promise<number> {
   const cards = useCardStore.getState().unsent;
   leaveCards();
   leaveAssessments();
-  // What another household had on its stand is not shown to this one; where the browser keeps nothing, there is nothing.
-  await forgetStand().catch(() => undefined);
+  // What another household had on its stand is not shown to this one.
+  forgetStand();
   const unsent = await Promise.all([leaveLog(), leaveAir()]);
   return unsent[0] + unsent[1] + cards;
 }

@@ -1,6 +1,6 @@
 import { standInDevice } from '@/testing/device';
 import { anInstrument, evenings, openTestHousehold, standAt, TONIGHT } from '@/testing/household';
-import { AS_OF, readDrawn, readJudged, writeJudged, type Judged } from '@/opening/kept-stand';
+import { AS_OF, forgetStand, readDrawn, readJudged, writeJudged, type Judged } from '@/opening/kept-stand';
 import { act } from './actions';
 import type { Instrument } from '@tembrin/contract';
 import type { Assessment } from '@tembrin/core/assess';
@@ -31,7 +31,6 @@ beforeEach(() => {
 afterEach(() => {
   stop();
   dismissNotice();
-  delete window.keptStand;
   jest.useRealTimers();
 });
 
@@ -44,18 +43,19 @@ const judged = (): Judged => ({
   assessment: useAssessmentStore.getState().byInstrument[heron.id],
 });
 /** The app as it is opened: nothing was judged yet. */
-const opensWith = async (kept: Promise<Judged | null>) => {
+const opensWith = (kept: Judged | null) => {
   useAssessmentStore.setState({ byInstrument: {}, complete: {}, asOf: {} });
-  window.keptStand = kept;
-  await judgedBefore(household());
+  if (kept) writeJudged(kept);
+  judgedBefore(household());
   return useAssessmentStore.getState();
 };
 
 describe('the judgement of last time', () => {
-  test('stands, marked with its time, until there is another', async () => {
+  test('stands, marked with its time, until there is another', () => {
     const before = judged();
-    const { byInstrument, complete, asOf } = await opensWith(Promise.resolve(before));
-    expect(byInstrument[heron.id]).toBe(before.assessment);
+    const { byInstrument, complete, asOf } = opensWith(before);
+    // All of it: nothing that is judged is lost on the way.
+    expect(byInstrument[heron.id]).toStrictEqual(before.assessment);
     expect(complete[heron.id]).toBe(true);
     expect(asOf[heron.id]).toBe(TONIGHT);
     const fresh = { ...(before.assessment as Assessment<Instrument>), reasons: [] };
@@ -80,20 +80,40 @@ describe('the judgement of last time', () => {
     ['that went bad', (kept) => ({ ...kept, assessment: { log: 'nonsense' } })],
     ['that is none', (kept) => ({ ...kept, assessment: null })],
     ['that is not there', () => null],
-  ])('one %s does not', async (_which, changed) => {
-    const { byInstrument, asOf } = await opensWith(Promise.resolve(changed(judged())));
+  ])('one %s does not', (_which, changed) => {
+    const { byInstrument, asOf } = opensWith(changed(judged()));
     expect(byInstrument).toEqual({});
     expect(asOf).toEqual({});
   });
 
-  test('one of more than a week ago does not', async () => {
+  test('one of more than a week ago does not', () => {
     const before = judged();
     jest.setSystemTime(TONIGHT + 8 * 86_400_000);
-    expect((await opensWith(Promise.resolve(before))).byInstrument).toEqual({});
+    expect(opensWith(before).byInstrument).toEqual({});
   });
 
-  test('one that does not come is not waited for', async () => {
-    expect((await opensWith(new Promise(() => undefined))).byInstrument).toEqual({});
+  test('one that is no text of ours does not', () => {
+    writeJudged(judged());
+    const [key] = Object.keys(localStorage).filter((each) => localStorage.getItem(each)!.includes('"assessment"'));
+    localStorage.setItem(key!, localStorage.getItem(key!)!.slice(0, -9));
+    expect(opensWith(null).byInstrument).toEqual({});
+  });
+
+  test('does not on a page that begins with something else', () => {
+    history.replaceState(null, '', '/kit');
+    expect(opensWith(judged()).byInstrument).toEqual({});
+  });
+
+  test('is gone where the next is too much to keep', () => {
+    writeJudged(judged());
+    writeJudged({ ...judged(), assessment: 'x'.repeat(1_000_000) });
+    expect(readJudged()).toBeNull();
+  });
+
+  test('is let go of with all else that is kept of the stand', () => {
+    writeJudged(judged());
+    forgetStand();
+    expect(readJudged()).toBeNull();
   });
 });
 
@@ -108,7 +128,7 @@ describe('once the stand has come to rest', () => {
     const drawn = readDrawn(window.innerWidth, false, Date.now());
     expect(drawn?.html).toContain('Heron');
     expect(drawn?.asOf).toMatch(/^As of Mon \d\d:00/);
-    const kept = (await readJudged())!;
+    const kept = readJudged()!;
     expect(kept).toMatchObject({ build: BUILD, householdId: household().id, instrumentId: heron.id });
     expect((kept.assessment as { log: { sessions: unknown[] } }).log.sessions.length).toBeLessThan(60);
   });
@@ -130,14 +150,14 @@ describe('once the stand has come to rest', () => {
   });
 
   test('one that is itself of last time is not kept again', async () => {
-    await writeJudged({ ...judged(), assessment: 'untouched' });
+    writeJudged({ ...judged(), assessment: 'untouched' });
     stop = keepStand();
     useAssessmentStore.setState(({ byInstrument }) => ({
       byInstrument: { ...byInstrument },
       asOf: { [heron.id]: TONIGHT },
     }));
     await rest();
-    expect((await readJudged())!.assessment).toBe('untouched');
+    expect(readJudged()!.assessment).toBe('untouched');
   });
 
   test('what was pressed in vain on the kept one is said', () => {

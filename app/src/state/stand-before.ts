@@ -7,6 +7,7 @@ import {
   isDark,
   isFresh,
   MISSED,
+  readJudged,
   whoIsHere,
   writeDrawn,
   writeJudged,
@@ -20,25 +21,23 @@ import { useLog } from './log-state';
 import { notify, useNotice } from './notice';
 import { usePreferences } from './preferences';
 
-/** The app waits no longer for what is kept: without it, the log is read first, as on a new device. From memory. */
-const PATIENCE_MS = 300;
 /** The page has come to rest by then. From memory. */
 const SETTLED_MS = 2_000;
 /** How often what only grew older is kept anew. From memory. */
 const KEEP_EVERY_MS = 10 * 60_000;
+/** The stand's address. */
+const STAND = '/now';
 const PRESSED_IN_VAIN = 'The stand is another than it was when you pressed. Look at it, and press again.';
 
 const standOfNow = (household: Household) => standOf(household, usePreferences.getState().standId);
 
 /**
- * Puts the stand's judgement of last time in place, where it is this household's, of the same instrument and of this very build: it
- * stands, marked with its time, until the log was read and judged. Resolves when it does, or when there is none to wait for.
+ * Puts the stand's judgement of last time in place where a page begins with the stand, and it is this household's, of the same instrument
+ * and of this very build: it stands, marked with its time, until the log was read and judged.
  */
-export async function judgedBefore(household: Household): Promise<void> {
-  const { keptStand } = window;
-  if (!keptStand) return;
-  const late = new Promise<null>((resolve) => setTimeout(() => resolve(null), PATIENCE_MS));
-  const judged = await Promise.race([keptStand, late]);
+export function judgedBefore(household: Household): void {
+  if (location.pathname !== STAND) return;
+  const judged = readJudged();
   const stand = standOfNow(household);
   if (judged && stand && fits(judged, household, stand.id)) takeBefore(stand.id, judged.assessment);
 }
@@ -91,8 +90,11 @@ export function keepStand(): () => void {
     last = { instrumentId: id, entries, atMs: recent ? same.atMs : Date.now(), drawn: drawn || same?.drawn === true };
     if (recent) return;
     const of = { build: BUILD, householdId: household.id, instrumentId: id, version };
-    // A browser that is full, or keeps nothing, opens without it.
-    writeJudged({ ...of, assessment: recentOf(assessment) }).catch(() => undefined);
+    try {
+      writeJudged({ ...of, assessment: recentOf(assessment) });
+    } catch {
+      // A browser that is full, or keeps nothing, opens without it.
+    }
   };
   const soon = () => {
     clearTimeout(timer);
@@ -121,7 +123,7 @@ function draw({ log }: InstrumentAssessment): boolean {
   const root = document.getElementById('root');
   const passing = useNotice.getState().notice !== null || document.querySelector('[aria-modal=true]') !== null;
   const whose = whoIsHere();
-  if (location.pathname !== '/now' || passing || whose === null || !root?.querySelector(`#${AS_OF}`)) return false;
+  if (location.pathname !== STAND || passing || whose === null || !root?.querySelector(`#${AS_OF}`)) return false;
   try {
     writeDrawn({
       html: root.innerHTML,

@@ -1,4 +1,4 @@
-import { schoolsFor, usualFacts } from '../instruments';
+import { FAMILIES, schoolsFor, usualFacts, type Family } from '../instruments';
 import { foldLog, lastDone } from '../log';
 import { missesOf } from '../learning';
 import { openingRound, openRound } from '../routines';
@@ -11,10 +11,10 @@ const NOW = Date.parse('2026-06-01T21:00:00.000Z');
 const DAYS = 400;
 
 /** More than a year of evenings with their rounds; the strings were wiped with spirit once, long ago, the last round is half done. */
-function played(): Assessment {
+function played(family: Family = 'violin', days = DAYS): Assessment {
   const { event, session } = scribe();
-  const events = Array.from({ length: DAYS }, (_, back) => {
-    const [began, ended] = session(NOW - (DAYS - 1 - back) * DAY_MS - 2 * HOUR_MS, 1);
+  const events = Array.from({ length: days }, (_, back) => {
+    const [began, ended] = session(NOW - (days - 1 - back) * DAY_MS - 2 * HOUR_MS, 1);
     const at = Date.parse(ended.occurredAt) + 60_000;
     const sessionId = began.id;
     return [
@@ -26,10 +26,10 @@ function played(): Assessment {
       ...(back % 5 === 0 ? [event('rosined', Date.parse(began.occurredAt), {})] : []),
     ];
   }).flat();
-  const facts = usualFacts('violin');
+  const facts = usualFacts(family);
   return assess(facts, foldLog(events, NOW, 'UTC'), {
-    schools: schoolsFor('violin'),
-    observedFrom: NOW - DAYS * DAY_MS,
+    schools: schoolsFor(family),
+    observedFrom: NOW - days * DAY_MS,
   });
 }
 
@@ -57,4 +57,11 @@ test('what the stand tells rests on nothing that is left out', () => {
 
 test('the one bow’s log is the instrument’s own, kept once', () => {
   expect(recent.bows[0]!.log).toBe(recent.log);
+});
+
+test.each(FAMILIES)('of a %s it is the same once written and read, played and never played', (family) => {
+  for (const days of [0, 1, DAYS]) {
+    const kept = recentOf(played(family, days));
+    expect(JSON.parse(JSON.stringify(kept))).toEqual(kept);
+  }
 });
