@@ -10,6 +10,7 @@ import { KeySheet } from '@/features/KeySheet';
 import { watchForUse } from '@/ui/arrival';
 import { listenForKeys } from '@/ui/keys';
 import { Theme } from '@/ui/theme';
+import { drawNext } from '@/ui/turn';
 
 /** What stands in place of a page that failed. */
 export function ErrorBoundary(props: ErrorBoundaryProps) {
@@ -31,7 +32,7 @@ export default function Root() {
   useEffect(() => {
     keepAppOnDevice();
     const stops = [keepInStep(), keepAirFresh(), keepAssessed(), keepStand(), listenForKeys(), watchForUse()];
-    setBegun(true);
+    drawNext(() => setBegun(true));
     return () => stops.forEach((stop) => stop());
   }, []);
   return (

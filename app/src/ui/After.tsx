@@ -1,5 +1,6 @@
 import { useEffect, useState, type ReactNode } from 'react';
 import { Stack } from './layout';
+import { drawNext } from './turn';
 
 let opened = false;
 
@@ -15,7 +16,6 @@ interface AfterProps {
  */
 export function After({ children, opening }: AfterProps) {
   const [begun, setBegun] = useState(opening && opened);
-  // Not by itself: with what else an effect changes it would be drawn in the same task.
-  useEffect(() => void setTimeout(() => setBegun((opened = true))), []);
+  useEffect(() => drawNext(() => setBegun((opened = true))), []);
   return begun ? children : <Stack aria-busy />;
 }
