@@ -2,6 +2,9 @@ import { standInDevice } from '@/testing/device';
 import { until } from '@/testing/until';
 import type { Household } from '@tembrin/contract';
 import { act } from './actions';
+import { useAir } from './air';
+import { useAssessmentStore } from './assessment-store';
+import { useCardStore } from './cards';
 import { openDeviceStore } from './device-store';
 import { checkIn, signOut, useHousehold } from './household';
 import { openLog, useLog } from './log';
@@ -86,4 +89,19 @@ test('an entry that cannot stand is refused before it is made, in the words the 
   expect(useNotice.getState().notice).toMatchObject({ problem: true, text: expect.stringMatching(/future/) });
   await act('heron', [{ type: 'strings-fitted', payload: { strings: [9], reason: 'worn', known: true } }], null);
   expect(useNotice.getState().notice).toMatchObject({ problem: true, text: expect.stringMatching(/string/) });
+});
+
+test.each([
+  ['the stand is judged before its air is known', '/now', false],
+  ['a page beside it is judged with the air, once', '/air/wood/heron', true],
+])('%s', async (_what, path, withAir) => {
+  history.replaceState(null, '', path);
+  const asked: boolean[] = [];
+  const stop = useAssessmentStore.subscribe(({ watched }) => {
+    if (watched.heron === 1) asked.push(useAir.getState().asked && useCardStore.getState().asked);
+  });
+  await checkIn();
+  await until(({ read }) => read);
+  stop();
+  expect(asked).toEqual([withAir]);
 });

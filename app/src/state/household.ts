@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import { forgetStand } from '@/opening/kept-stand';
 import { call, Refused, speakFor } from './api';
 import { leaveAir, openAir } from './air';
+import { allAsked } from './asked';
 import { judgedAgain, leaveAssessments, watch } from './assessment-store';
 import { leaveCards, openCards, useCardStore } from './cards';
 import { removeDeviceStore, waitingPhotos } from './device-store';
@@ -66,7 +67,11 @@ export function enter(household: Household): void {
     if (useHousehold.getState().household?.id === household.id) await (air ??= openAir(household.id));
   };
   const first = async (instrumentId: string) => {
-    // Judged at once, whatever page shows it.
+    // The stand is judged by its log at once. A page beside it waits for air and cards, and would move if it were not judged with them.
+    if (location.pathname !== '/now') {
+      airToo().catch(() => undefined);
+      await allAsked();
+    }
     const stop = watch(instrumentId);
     await judgedAgain(instrumentId);
     stop();
