@@ -3,8 +3,8 @@ import { registerRootComponent } from 'expo';
 import './src/resting';
 import { App } from 'expo-router/build/qualified-entry';
 import { openKept } from './src/state/open';
-import { drawNext } from './src/ui/turn';
 
 openKept();
-// In one go: the router's own entry draws in slices, and what comes from the device meanwhile has it begin again each time.
-drawNext(() => registerRootComponent(App));
+// In a task of its own, and in one go: the router's own entry draws in slices, and what comes from the device meanwhile has it begin
+// again each time.
+setTimeout(() => registerRootComponent(App));

@@ -10,7 +10,6 @@ import { KeySheet } from '@/features/KeySheet';
 import { watchForUse } from '@/ui/arrival';
 import { listenForKeys } from '@/ui/keys';
 import { Theme } from '@/ui/theme';
-import { drawNext } from '@/ui/turn';
 
 /** What stands in place of a page that failed. */
 export function ErrorBoundary(props: ErrorBoundaryProps) {
@@ -32,7 +31,7 @@ export default function Root() {
   useEffect(() => {
     keepAppOnDevice();
     const stops = [keepInStep(), keepAirFresh(), keepAssessed(), keepStand(), listenForKeys(), watchForUse()];
-    drawNext(() => setBegun(true));
+    setBegun(true);
     return () => stops.forEach((stop) => stop());
   }, []);
   return (
