@@ -22,7 +22,12 @@ export function Broken({ error }: Pick<ErrorBoundaryProps, 'error'>) {
     sessionStorage.setItem(MARK, String(Date.now()));
     // It may be what was kept of the stand that it failed of.
     forgetStand();
-    location.reload();
+    // Without its pages the router goes back to the first address meanwhile.
+    const { href } = location;
+    setTimeout(() => {
+      history.replaceState(null, '', href);
+      location.reload();
+    });
   }, [reloading]);
   if (reloading) return null;
   return (
