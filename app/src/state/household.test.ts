@@ -93,6 +93,7 @@ test('an entry that cannot stand is refused before it is made, in the words the 
 
 test.each([
   ['the stand is judged before its air is known', '/now', false],
+  ['so it is where somebody signs in', '/sign-in', false],
   ['a page beside it is judged with the air, once', '/air/wood/heron', true],
 ])('%s', async (_what, path, withAir) => {
   history.replaceState(null, '', path);

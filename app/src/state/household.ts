@@ -55,6 +55,9 @@ const DRAWN_MS = 350;
 /** Resolves once what was just judged is on the screen: what comes next keeps nobody waiting. */
 const drawn = () => new Promise<void>((resolve) => setTimeout(resolve, DRAWN_MS));
 
+/** Pages that are not the stand, and do not lead there. */
+const BESIDE = /^\/(kit|air|year|bench)/;
+
 /** Shows a household; its log opens behind it. */
 export function enter(household: Household): void {
   keep(household);
@@ -67,8 +70,9 @@ export function enter(household: Household): void {
     if (useHousehold.getState().household?.id === household.id) await (air ??= openAir(household.id));
   };
   const first = async (instrumentId: string) => {
-    // The stand is judged by its log at once. A page beside it waits for air and cards, and would move if it were not judged with them.
-    if (location.pathname !== '/now') {
+    // The stand is judged by its log at once, whatever leads there. A page beside it waits for air and cards, and would move if it were
+    // not judged with them.
+    if (BESIDE.test(location.pathname)) {
       airToo().catch(() => undefined);
       await allAsked();
     }
