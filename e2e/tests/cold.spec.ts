@@ -162,7 +162,10 @@ HALVES.forEach((files, half) => {
     await keptOnDevice(page);
     const addresses = files.flatMap((file) => addressesOf(file, names));
     const titles = new Map<string, string>();
+    let told: string[] = [];
+    page.on('framenavigated', (frame) => void told.push(new URL(frame.url()).pathname));
     const opens = async (how: string, load: () => Promise<unknown>, ...foreign: readonly RegExp[]) => {
+      told = [];
       await load();
       await expect(page.getByRole('heading', { level: 1 }).first(), `${at} ${how}`).toBeVisible();
       const text = await page.locator('main, [role=main]').first().innerText();
@@ -170,6 +173,10 @@ HALVES.forEach((files, half) => {
       // Where units are chosen all are named.
       const found = foreign.map((pattern) => pattern.exec(text)?.[0]).filter(Boolean);
       if (at !== '/kit/household') expect.soft(found, `${at} ${how}`).toEqual([]);
+      // Loaded again while it waits, a page is the same one.
+      const here = new URL(page.url()).pathname;
+      const others = told.filter((path) => path !== at && path !== here);
+      expect.soft(others, `${at} ${how} tells other addresses`).toEqual([]);
     };
     await context.addInitScript(noteMoves);
     for (at of addresses) {

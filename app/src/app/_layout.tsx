@@ -1,4 +1,4 @@
-import { Slot, type ErrorBoundaryProps } from 'expo-router';
+import { Navigator, Slot, type ErrorBoundaryProps } from 'expo-router';
 import { Suspense, useEffect, useState } from 'react';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { keepAirFresh } from '@/state/air';
@@ -26,6 +26,15 @@ function keepAppOnDevice() {
 }
 
 export default function Root() {
+  return (
+    <Navigator>
+      <App key="app" />
+    </Navigator>
+  );
+}
+
+/** The navigator is there from the beginning: while one is missing, the router tells another address. */
+function App() {
   // Pages come in a second task: one with the router's beginning would keep a slow phone from answering for long.
   const [begun, setBegun] = useState(false);
   useEffect(() => {

@@ -5,5 +5,5 @@ export { useLocalSearchParams } from 'expo-router/build/hooks/useLocalSearchPara
 export { usePathname } from 'expo-router/build/hooks/usePathname';
 export { router } from 'expo-router/build/imperative-api';
 export { Redirect } from 'expo-router/build/link/Redirect';
-export { Slot } from 'expo-router/build/views/Navigator';
+export { Navigator, Slot } from 'expo-router/build/views/Navigator';
 export const Link = BaseExpoRouterLink;
