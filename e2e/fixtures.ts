@@ -86,6 +86,12 @@ export async function keptOnDevice(page: Page): Promise<void> {
   });
 }
 
+/** Waits until the stand has come to rest and is kept, with these words on it. */
+export async function standKept(page: Page, words = ''): Promise<void> {
+  const kept = () => page.evaluate((text) => localStorage.getItem('tembrin-drawn')?.includes(text), words);
+  await expect.poll(kept).toBe(true);
+}
+
 /** Opens the demo library; ends on the stand. */
 export async function openDemo(page: Page): Promise<void> {
   await page.goto('/');

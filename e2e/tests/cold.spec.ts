@@ -1,7 +1,17 @@
 import { randomUUID } from 'node:crypto';
 import { readdirSync } from 'node:fs';
 import { fileURLToPath } from 'node:url';
-import { addInstrument, expect, expectAccessible, keptOnDevice, newEmail, PASSWORD, signUp, test } from '../fixtures';
+import {
+  addInstrument,
+  expect,
+  expectAccessible,
+  keptOnDevice,
+  newEmail,
+  PASSWORD,
+  signUp,
+  standKept,
+  test,
+} from '../fixtures';
 import { request, type Page } from '@playwright/test';
 
 /** Every route there is, opened by its address: cold, and again without a connection. Nothing may break, nor stay empty. */
@@ -99,6 +109,9 @@ async function household(page: Page): Promise<Readonly<Record<string, readonly s
     event('session-entered', { endedAt: new Date(Date.now() - 1_800_000).toISOString() }),
   ];
   await post('events', { events });
+  // What was recorded elsewhere moves the stand the first time.
+  await page.goto('/now');
+  await standKept(page, 'Rosin before you play');
   return {
     id: [id],
     place: [place],

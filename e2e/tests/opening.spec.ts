@@ -1,13 +1,19 @@
-import { addInstrument, expect, keptOnDevice, openDemo, PASSWORD, signUp, startServer, test } from '../fixtures';
+import {
+  addInstrument,
+  expect,
+  keptOnDevice,
+  openDemo,
+  PASSWORD,
+  signUp,
+  standKept,
+  startServer,
+  test,
+} from '../fixtures';
 import type { Page } from '@playwright/test';
 
 /** What was kept of the stand says of when it is; the stand itself does not. */
 const keptStand = (page: Page) => page.getByRole('region', { name: /^As of / });
 const stand = (page: Page) => page.getByRole('main');
-
-/** Waits until the stand has come to rest and is kept. */
-const standKept = (page: Page) =>
-  expect.poll(() => page.evaluate(() => localStorage.getItem('tembrin-drawn') !== null)).toBe(true);
 
 test('the stand is there before the app is; what is pressed on it is done once the app has come', async ({
   browser,
