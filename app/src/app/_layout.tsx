@@ -9,6 +9,7 @@ import { Broken } from '@/features/Broken';
 import { KeySheet } from '@/features/KeySheet';
 import { watchForUse } from '@/ui/arrival';
 import { listenForKeys } from '@/ui/keys';
+import { drawNext } from '@/ui/turn';
 import { Theme } from '@/ui/theme';
 
 /** What stands in place of a page that failed. */
@@ -40,7 +41,7 @@ function App() {
   useEffect(() => {
     keepAppOnDevice();
     const stops = [keepInStep(), keepAirFresh(), keepAssessed(), keepStand(), listenForKeys(), watchForUse()];
-    setBegun(true);
+    drawNext(() => setBegun(true));
     return () => stops.forEach((stop) => stop());
   }, []);
   return (
