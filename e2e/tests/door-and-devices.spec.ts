@@ -132,6 +132,8 @@ test('choices of the household are kept, undone, and refused with a sentence whe
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Changed.')).toBeVisible();
   await page.getByRole('radio', { name: 'Dark' }).click();
+  // All is drawn anew in the other light, and is the same page.
+  await expect(page.getByRole('radio', { name: 'Dark' })).toBeChecked();
   await page.reload();
   await expect(page.getByLabel('Time zone')).toHaveValue('America/New_York');
   await expect(page.getByRole('radio', { name: 'Dark' })).toBeChecked();

@@ -26,16 +26,8 @@ function keepAppOnDevice() {
   if (process.env.NODE_ENV === 'production') void navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
 }
 
-export default function Root() {
-  return (
-    <Navigator>
-      <App key="app" />
-    </Navigator>
-  );
-}
-
 /** The navigator is there from the beginning: while one is missing, the router tells another address. */
-function App() {
+export default function Root() {
   // Pages come in a second task: one with the router's beginning would keep a slow phone from answering for long.
   const [begun, setBegun] = useState(false);
   useEffect(() => {
@@ -47,7 +39,11 @@ function App() {
   return (
     <SafeAreaProvider>
       <Theme>
-        <Suspense fallback={null}>{begun && <Slot />}</Suspense>
+        <Navigator>
+          <Suspense key="pages" fallback={null}>
+            {begun && <Slot />}
+          </Suspense>
+        </Navigator>
         <KeySheet />
       </Theme>
     </SafeAreaProvider>
