@@ -2,7 +2,7 @@ import { Navigator, Redirect } from 'expo-router';
 import { AppShell } from '@/features/AppShell';
 import { useHousehold } from '@/state/household';
 
-/** The navigator is there from the beginning: while one is missing, the router tells the first address of a section for the page's own. */
+/** The navigator is there from the beginning: while one is missing, the router tells the first address there is for the page's own. */
 export default function ShellLayout() {
   return (
     <Navigator>
