@@ -1,29 +1,40 @@
 import { shownLocale } from './locale';
 import { fixed } from './numbers';
-import { DAY_MS, HOUR_MS, localDay, MINUTE_MS, MONTH_DAYS } from '@tembrin/core/time';
+import { DAY_MS, HOUR_MS, localDay, MINUTE_MS, MONTH_DAYS, offsetMs, weekdayOf } from '@tembrin/core/time';
 
-const formats = new Map<string, Intl.DateTimeFormat>();
+/*
+ * English dates as Unicode CLDR writes them, in British and American order. Written here, since a slow phone asks the browser 0.15 s for
+ * its first one, while the stand waits.
+ */
+const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sept Oct Nov Dec'.split(' ');
+const WEEKDAYS = 'Mon Tues Wednes Thurs Fri Satur Sun'.split(' ');
 
-function format(atMs: number, timeZone: string | undefined, options: Intl.DateTimeFormatOptions): string {
-  const { dates, twelveHours } = shownLocale();
-  const key = `${timeZone} ${dates} ${twelveHours} ${JSON.stringify(options)}`;
-  let made = formats.get(key);
-  const cycle = options.hour === undefined ? {} : { hourCycle: twelveHours ? ('h12' as const) : ('h23' as const) };
-  if (!made) formats.set(key, (made = new Intl.DateTimeFormat(dates, { ...options, ...cycle, timeZone })));
-  return made.format(atMs);
+/** A calendar's and clock's reading in a zone, or on this device; read it as if it were UTC. */
+function wall(atMs: number, timeZone?: string): Date {
+  const offset = timeZone === undefined ? -new Date(atMs).getTimezoneOffset() * MINUTE_MS : offsetMs(atMs, timeZone);
+  return new Date(atMs + offset);
 }
 
-const yearOf = (atMs: number, timeZone: string) => format(atMs, timeZone, { year: 'numeric' });
+const yearOf = (atMs: number, timeZone: string) => wall(atMs, timeZone).getUTCFullYear();
+const weekday = (atMs: number, timeZone: string) => WEEKDAYS[weekdayOf(localDay(atMs, timeZone))]!;
+
+/** Short name of a month, 0 January. */
+export const monthName = (month: number): string =>
+  shownLocale().dates === 'en-US' ? MONTHS[month]!.slice(0, 3) : MONTHS[month]!;
 
 /** A date; the year is named when it is not this one. */
-export function dateWords(atMs: number, nowMs: number, timeZone: string): string {
-  const year = yearOf(atMs, timeZone) === yearOf(nowMs, timeZone) ? undefined : 'numeric';
-  return format(atMs, timeZone, { day: 'numeric', month: 'short', year });
-}
+export const dateWords = (atMs: number, nowMs: number, timeZone: string): string =>
+  dated(atMs, timeZone, yearOf(atMs, timeZone) !== yearOf(nowMs, timeZone));
 
 /** A date with its year, as where a plan is explained. */
-export const fullDateWords = (timeZone: string) => (atMs: number) =>
-  format(atMs, timeZone, { day: 'numeric', month: 'short', year: 'numeric' });
+export const fullDateWords = (timeZone: string) => (atMs: number) => dated(atMs, timeZone, true);
+
+function dated(atMs: number, timeZone: string, withYear: boolean): string {
+  const date = wall(atMs, timeZone);
+  const [day, month, year] = [date.getUTCDate(), monthName(date.getUTCMonth()), date.getUTCFullYear()];
+  if (shownLocale().dates === 'en-US') return `${month} ${day}${withYear ? `, ${year}` : ''}`;
+  return `${day} ${month}${withYear ? ` ${year}` : ''}`;
+}
 
 /** Time of day, as a clock at the household's place shows it; that place is named where this device's clock shows another. */
 export function clockWords(atMs: number, timeZone: string): string {
@@ -32,7 +43,7 @@ export function clockWords(atMs: number, timeZone: string): string {
 
 /** When something was as it is shown: "As of Sat 8:12". */
 export function asOfWords(atMs: number, timeZone: string): string {
-  return `As of ${format(atMs, timeZone, { weekday: 'short' })} ${clockWords(atMs, timeZone)}`;
+  return `As of ${weekday(atMs, timeZone).slice(0, 3)} ${clockWords(atMs, timeZone)}`;
 }
 
 /** From one time of day to another, "18:30 to 19:15"; the place is named once. */
@@ -41,14 +52,23 @@ export function clockSpanWords(fromMs: number, toMs: number, timeZone: string): 
 }
 
 /** An hour of the day under a chart: "18:00", "6 pm". */
-export function hourWords(hour: number): string {
-  const minute = shownLocale().twelveHours ? undefined : '2-digit';
-  return format(hour * HOUR_MS, 'UTC', { hour: minute ?? 'numeric', minute });
-}
+export const hourWords = (hour: number): string => ofDay(hour, shownLocale().twelveHours ? '' : ':00');
 
 /** What a clock shows; without a zone, this device's. */
-const clockFace = (atMs: number, timeZone?: string) =>
-  format(atMs, timeZone, { hour: shownLocale().twelveHours ? 'numeric' : '2-digit', minute: '2-digit' });
+function clockFace(atMs: number, timeZone?: string): string {
+  const date = wall(atMs, timeZone);
+  return ofDay(date.getUTCHours(), `:${two(date.getUTCMinutes())}`);
+}
+
+const two = (value: number) => String(value).padStart(2, '0');
+
+/** An hour of a day and what follows it, as the clock here goes round once or twice a day. */
+function ofDay(hour: number, minutes: string): string {
+  const { dates, twelveHours } = shownLocale();
+  if (!twelveHours) return two(hour) + minutes;
+  const half = hour < 12 ? 'am' : 'pm';
+  return `${hour % 12 || 12}${minutes}\u00a0${dates === 'en-US' ? half.toUpperCase() : half}`;
+}
 
 /**
  * Whose time it is, where this device's clock shows another: "Lisbon time"; empty where they agree.
@@ -77,7 +97,7 @@ function dayName(atMs: number, nowMs: number, timeZone: string): { near: boolean
   const near = { 0: 'today', 1: 'yesterday', [-1]: 'tomorrow' }[days];
   if (near) return { near: true, name: near };
   const within = days > 1 && days < 7;
-  return { near: false, name: within ? format(atMs, timeZone, { weekday: 'long' }) : dateWords(atMs, nowMs, timeZone) };
+  return { near: false, name: within ? `${weekday(atMs, timeZone)}day` : dateWords(atMs, nowMs, timeZone) };
 }
 
 /** A span of dates, as in "3 May to 20 Aug"; dates only a day apart are named as one. */
@@ -117,16 +137,10 @@ export function lastingWords(ms: number): string {
 /** Elapsed time on the session clock: minutes and seconds, hours in front when there are any. */
 export function elapsedWords(ms: number): string {
   const seconds = Math.max(0, Math.floor(ms / 1000));
-  const two = (value: number) => String(value).padStart(2, '0');
   const hours = Math.floor(seconds / 3600);
   const rest = `${two(Math.floor(seconds / 60) % 60)}:${two(seconds % 60)}`;
   return hours > 0 ? `${hours}:${rest}` : rest;
 }
 
 /** A month of a year, by an instant in it: "May 2026". */
-export const monthWords = (atMs: number) => format(atMs, 'UTC', { month: 'short', year: 'numeric' });
-
-/** Short name of a month, 0 January. */
-export function monthName(month: number): string {
-  return format(Date.UTC(2026, month, 15), 'UTC', { month: 'short' });
-}
+export const monthWords = (atMs: number) => `${monthName(wall(atMs, 'UTC').getUTCMonth())} ${yearOf(atMs, 'UTC')}`;

@@ -1,5 +1,17 @@
-import { afterEach, expect, test } from '@jest/globals';
-import { clockSpanWords, clockWords, dateWords, foreignZone, hourWords, monthWords } from './dates';
+import { afterEach, describe, expect, jest, test } from '@jest/globals';
+import fc from 'fast-check';
+import {
+  asOfWords,
+  clockSpanWords,
+  clockWords,
+  dateWords,
+  dayWords,
+  foreignZone,
+  fullDateWords,
+  hourWords,
+  monthName,
+  monthWords,
+} from './dates';
 import { followLocale, shownLocale } from './locale';
 import { humidityWords, inUnits, lengthFigure, temperatureWords } from './measures';
 import { readMeasure } from './typed';
@@ -64,4 +76,97 @@ test('a time is named by its place where this device’s clock shows another', (
   expect(clockWords(EVENING, 'Pacific/Chatham')).toBe('06:50 Chatham time');
   expect(clockSpanWords(EVENING, EVENING + 2_700_000, 'America/St_Johns')).toBe('15:35 to 16:20 St Johns time');
   expect(clockWords(EVENING, 'Etc/GMT+11')).toBe('07:05 Etc/GMT+11');
+});
+
+describe('dates and times are written as the runtime writes them (Unicode CLDR)', () => {
+  const zones = fc.constantFrom(
+    'UTC',
+    'Europe/Lisbon',
+    'America/St_Johns',
+    'Pacific/Chatham',
+    'Asia/Kathmandu',
+    'America/New_York',
+  );
+  const instants = fc.integer({ min: Date.UTC(1970, 0, 8), max: Date.UTC(2100, 0, 1) });
+  const written = (ms: number, options: Intl.DateTimeFormatOptions) =>
+    new Intl.DateTimeFormat(shownLocale().dates, options).format(ms).replaceAll(/[\u00a0\u202f]/g, ' ');
+  const plain = (text: string) => text.replaceAll('\u00a0', ' ');
+  const clock = { hour: 'numeric', minute: '2-digit' } as const;
+
+  test.each(['en-GB', 'en-US', 'en-AU', 'en-US-u-hc-h23'])('%s', (tag) => {
+    followLocale(tag);
+    const { twelveHours } = shownLocale();
+    const cycle = twelveHours ? ({ hourCycle: 'h12' } as const) : ({ hourCycle: 'h23', hour: '2-digit' } as const);
+    fc.assert(
+      fc.property(instants, instants, zones, (ms, other, timeZone) => {
+        const short = { day: 'numeric', month: 'short', timeZone } as const;
+        const sameYear = written(ms, { year: 'numeric', timeZone }) === written(other, { year: 'numeric', timeZone });
+        expect(fullDateWords(timeZone)(ms)).toBe(written(ms, { ...short, year: 'numeric' }));
+        expect(dateWords(ms, other, timeZone)).toBe(written(ms, { ...short, year: sameYear ? undefined : 'numeric' }));
+        expect(monthWords(ms)).toBe(written(ms, { month: 'short', year: 'numeric', timeZone: 'UTC' }));
+        const time = written(ms, { ...clock, ...cycle, timeZone });
+        expect(plain(clockSpanWords(ms, ms, timeZone)).startsWith(`${time} to ${time}`)).toBe(true);
+        const weekday = written(ms, { weekday: 'short', timeZone });
+        expect(plain(asOfWords(ms, timeZone)).startsWith(`As of ${weekday} ${time}`)).toBe(true);
+        expect(dayWords(ms, ms + 3 * 86_400_000, timeZone)).toBe(`on ${written(ms, { weekday: 'long', timeZone })}`);
+      }),
+      { numRuns: 100 },
+    );
+    for (let hour = 0; hour < 24; hour++) {
+      const minute = twelveHours ? {} : ({ minute: '2-digit' } as const);
+      const ms = hour * 3_600_000;
+      expect(plain(hourWords(hour))).toBe(written(ms, { hour: 'numeric', ...minute, ...cycle, timeZone: 'UTC' }));
+    }
+    for (let month = 0; month < 12; month++)
+      expect(monthName(month)).toBe(written(Date.UTC(2026, month, 15), { month: 'short', timeZone: 'UTC' }));
+  });
+});
+
+describe('what the browser is set to', () => {
+  /** The app opened anew, in a browser set to a language. @returns what is written, and whether the browser was asked for it */
+  function open(language: string) {
+    const asked = jest.spyOn(Intl, 'DateTimeFormat');
+    Object.defineProperty(navigator, 'language', { value: language, configurable: true });
+    let shown: unknown;
+    jest.isolateModules(() => {
+      shown = (jest.requireActual('./locale') as { shownLocale: typeof shownLocale }).shownLocale();
+    });
+    const times = asked.mock.calls.length;
+    asked.mockRestore();
+    Reflect.deleteProperty(navigator, 'language');
+    return { shown, asked: times > 0 };
+  }
+  const german = { dates: 'en-GB', twelveHours: false, decimal: ',', tag: 'de-DE' };
+
+  afterEach(() => {
+    jest.restoreAllMocks();
+    localStorage.clear();
+  });
+
+  test('is asked once, and again where it is set to another language', () => {
+    expect(open('de-DE')).toEqual({ shown: german, asked: true });
+    expect(open('de-DE')).toEqual({ shown: german, asked: false });
+    expect(open('en-US')).toEqual({
+      shown: { dates: 'en-US', twelveHours: true, decimal: '.', tag: 'en-US' },
+      asked: true,
+    });
+  });
+
+  test('is asked again where what was kept cannot be read, or nothing can be kept', () => {
+    open('de-DE');
+    const [key] = Object.keys(localStorage);
+    localStorage.setItem(key!, '{"of":');
+    expect(open('de-DE')).toEqual({ shown: german, asked: true });
+    expect(open('de-DE').asked).toBe(false);
+    localStorage.clear();
+    jest.spyOn(Storage.prototype, 'setItem').mockImplementation(() => {
+      throw new Error('full');
+    });
+    expect(open('de-DE')).toEqual({ shown: german, asked: true });
+    expect(open('de-DE').asked).toBe(true);
+  });
+
+  test('is plain English where it says nothing that is a language', () => {
+    expect(open('not a tag').shown).toMatchObject({ dates: 'en-GB', decimal: '.' });
+  });
 });

@@ -8,10 +8,14 @@ export interface Locale {
   tag: string;
 }
 
-const shown: Locale = { dates: 'en-GB', twelveHours: false, decimal: '.', tag: 'en-GB' };
+const USUAL: Locale = { dates: 'en-GB', twelveHours: false, decimal: '.', tag: 'en-GB' };
+/** Kept by the browser: a slow phone asks 0.15 s for its first date or number, while the stand waits. */
+const KEPT = 'tembrin-locale';
 
-/** What is written at present; see `followLocale`. */
-export const shownLocale = (): Readonly<Locale> => shown;
+let shown: Readonly<Locale> | undefined;
+
+/** What is written at present: at first as the browser is set, see `followLocale`. */
+export const shownLocale = (): Readonly<Locale> => (shown ??= ofBrowser());
 
 /**
  * Takes order, clock and decimal sign from a language tag; one that cannot be read leaves them as they are. Digits stay those of
@@ -19,21 +23,45 @@ export const shownLocale = (): Readonly<Locale> => shown;
  * @param tag BCP 47, as in navigator.language; undefined where there is none
  */
 export function followLocale(tag: string | undefined): void {
+  shown = localeOf(tag) ?? shown;
+}
+
+function localeOf(tag: string | undefined): Locale | undefined {
   const options = { calendar: 'gregory', numberingSystem: 'latn' };
   let tags: string[];
   try {
     tags = Intl.getCanonicalLocales(tag ?? []);
   } catch {
-    return;
+    return undefined;
   }
-  if (tags.length === 0) return;
+  if (tags.length === 0) return undefined;
   const parts = new Intl.DateTimeFormat(tags, { ...options, day: 'numeric', month: 'numeric' }).formatToParts(0);
   const place = (wanted: string) => parts.findIndex(({ type }) => type === wanted);
-  shown.dates = place('month') < place('day') ? 'en-US' : 'en-GB';
-  shown.twelveHours = new Intl.DateTimeFormat(tags, { ...options, hour: 'numeric' }).resolvedOptions().hour12 ?? false;
   const number = new Intl.NumberFormat(tags, { numberingSystem: 'latn' }).formatToParts(0.5);
-  shown.tag = tags[0]!;
-  shown.decimal = number.find(({ type }) => type === 'decimal')?.value ?? '.';
+  return {
+    dates: place('month') < place('day') ? 'en-US' : 'en-GB',
+    twelveHours: new Intl.DateTimeFormat(tags, { ...options, hour: 'numeric' }).resolvedOptions().hour12 ?? false,
+    decimal: number.find(({ type }) => type === 'decimal')?.value ?? '.',
+    tag: tags[0]!,
+  };
 }
 
-if (typeof navigator !== 'undefined') followLocale(navigator.language);
+/** As this browser was asked before, while it is the same and set to the same language. */
+function ofBrowser(): Locale {
+  const { language, userAgent } = globalThis.navigator ?? {};
+  const of = `${language} ${userAgent}`;
+  const keeps = globalThis.localStorage;
+  try {
+    const kept = JSON.parse(keeps.getItem(KEPT)!) as { of: string; found: Locale } | null;
+    if (kept?.of === of) return kept.found;
+  } catch {
+    // Asked anew.
+  }
+  const found = localeOf(language) ?? USUAL;
+  try {
+    keeps.setItem(KEPT, JSON.stringify({ of, found }));
+  } catch {
+    // A browser that keeps nothing is asked each time.
+  }
+  return found;
+}

@@ -3,6 +3,8 @@
  * the app itself has come, and the judgement it rested on, which the app draws before the log is read.
  */
 
+import type { KnownClocks } from '@tembrin/core/time';
+
 /** The stand as it was drawn. */
 export interface Drawn {
   html: string;
@@ -29,6 +31,8 @@ export interface Judged {
   /** The instrument's version: what was said of it since makes it another. */
   version: number;
   assessment: unknown;
+  /** Its zone's clocks: a slow phone asks 0.15 s for the first it is told of them. */
+  clocks: KnownClocks;
 }
 
 /** What stands in the page under this id says when it is as of. */

@@ -1,3 +1,4 @@
+import { clocksAnew, DAY_MS, HOUR_MS, offsetMs } from '@tembrin/core/time';
 import { standInDevice } from '@/testing/device';
 import { anInstrument, evenings, openTestHousehold, standAt, TONIGHT } from '@/testing/household';
 import { AS_OF, forgetStand, readDrawn, readJudged, writeJudged, type Judged } from '@/opening/kept-stand';
@@ -41,6 +42,7 @@ const judged = (): Judged => ({
   instrumentId: heron.id,
   version: heron.version,
   assessment: useAssessmentStore.getState().byInstrument[heron.id],
+  clocks: clocksAnew(TONIGHT, household().timeZone),
 });
 /** The app as it is opened: nothing was judged yet. */
 const opensWith = (kept: Judged | null) => {
@@ -70,6 +72,16 @@ describe('the judgement of last time', () => {
     });
     expect(useAssessmentStore.getState().byInstrument[heron.id]).toEqual(fresh);
     expect(useAssessmentStore.getState().asOf).toEqual({});
+  });
+
+  test('brings the clocks of its zone with it', () => {
+    const { timeZone } = household();
+    const before = judged();
+    const told = before.clocks.offsets.map(([week]): [number, number] => [week, HOUR_MS]);
+    opensWith({ ...before, clocks: { ...before.clocks, offsets: told } });
+    expect(offsetMs(TONIGHT + 7 * DAY_MS, timeZone)).toBe(HOUR_MS);
+    clocksAnew(TONIGHT, timeZone);
+    expect(offsetMs(TONIGHT, timeZone)).toBe(0);
   });
 
   test.each<[string, (kept: Judged) => Judged | null]>([
@@ -131,6 +143,7 @@ describe('once the stand has come to rest', () => {
     const kept = readJudged()!;
     expect(kept).toMatchObject({ build: BUILD, householdId: household().id, instrumentId: heron.id });
     expect((kept.assessment as { log: { sessions: unknown[] } }).log.sessions.length).toBeLessThan(60);
+    expect(kept.clocks).toEqual(clocksAnew(TONIGHT, household().timeZone));
   });
 
   test('not with what passes over it; and what another page recorded makes the picture an old one', async () => {

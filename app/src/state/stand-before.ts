@@ -1,5 +1,6 @@
 import type { Household } from '@tembrin/contract';
 import { recentOf } from '@tembrin/core/assess';
+import { clocksAnew, takeClocks } from '@tembrin/core/time';
 import { asOfWords } from '@/copy/dates';
 import {
   AS_OF,
@@ -39,7 +40,9 @@ export function judgedBefore(household: Household): void {
   if (location.pathname !== STAND) return;
   const judged = readJudged();
   const stand = standOfNow(household);
-  if (judged && stand && fits(judged, household, stand.id)) takeBefore(stand.id, judged.assessment);
+  if (!judged || !stand || !fits(judged, household, stand.id)) return;
+  takeClocks(judged.clocks);
+  takeBefore(stand.id, judged.assessment);
 }
 
 function fits({ build, householdId, instrumentId, version, assessment }: Judged, household: Household, id: string) {
@@ -74,6 +77,7 @@ interface Last {
 export function keepStand(): () => void {
   let last: Last | null = null;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  let writing: ReturnType<typeof setTimeout> | undefined;
   const keep = () => {
     const { household } = useHousehold.getState();
     const instrument = household && standOfNow(household);
@@ -90,11 +94,7 @@ export function keepStand(): () => void {
     last = { instrumentId: id, entries, atMs: recent ? same.atMs : Date.now(), drawn: drawn || same?.drawn === true };
     if (recent) return;
     const of = { build: BUILD, householdId: household.id, instrumentId: id, version };
-    try {
-      writeJudged({ ...of, assessment: recentOf(assessment) });
-    } catch {
-      // A browser that is full, or keeps nothing, opens without it.
-    }
+    writing = setTimeout(() => write(of, assessment));
   };
   const soon = () => {
     clearTimeout(timer);
@@ -107,9 +107,20 @@ export function keepStand(): () => void {
   });
   return () => {
     clearTimeout(timer);
+    clearTimeout(writing);
     window.removeEventListener(MISSED, missed);
     stop();
   };
+}
+
+/** Keeps a judgement: in a task of its own, as the clocks are asked anew, which takes long the first time. */
+function write(of: Omit<Judged, 'assessment' | 'clocks'>, assessment: InstrumentAssessment): void {
+  const { nowMs, timeZone } = assessment.log;
+  try {
+    writeJudged({ ...of, assessment: recentOf(assessment), clocks: clocksAnew(nowMs, timeZone) });
+  } catch {
+    // A browser that is full, or keeps nothing, opens without it.
+  }
 }
 
 /** A judgement that rests on all of the log this device has; null while there is none. */

@@ -1,6 +1,6 @@
 import { TZDate } from '@date-fns/tz';
 import fc from 'fast-check';
-import { DAY_MS, HOUR_MS, isTimeZone, localDay, offsetMs, startOfLocalDay, weekdayOf } from '.';
+import { clocksAnew, DAY_MS, HOUR_MS, isTimeZone, localDay, offsetMs, startOfLocalDay, takeClocks, weekdayOf } from '.';
 
 const ZONES = [
   'UTC',
@@ -87,4 +87,38 @@ test('unknown zones are told from known ones', () => {
     expect(isTimeZone(name)).toBe(true);
   for (const none of ['+01:00', 'x+01:00', '9999-12-31', '-05', ' UTC', 'UTC ', 'Europe/Lisbon\u0000', 'a'.repeat(60)])
     expect(isTimeZone(none)).toBe(false);
+});
+
+describe('what is known of a zone’s clocks', () => {
+  test('is taken as it was kept, and says the same of every instant', () => {
+    // Against the wall-clock fields of @date-fns/tz.
+    fc.assert(
+      fc.property(fc.array(instants, { minLength: 1, maxLength: 20 }), zones, (moments, zone) => {
+        for (const ms of moments) localDay(ms, zone);
+        takeClocks(JSON.parse(JSON.stringify(clocksAnew(moments[0]!, zone))) as ReturnType<typeof clocksAnew>);
+        return moments.every((ms) => localDay(ms, zone) === wallDay(ms, zone));
+      }),
+      { numRuns: 50 },
+    );
+  });
+
+  test('is not asked for again once it was taken, until it is asked for anew', () => {
+    const zone = 'Atlantic/Azores';
+    const summer = Date.UTC(2026, 6, 1);
+    expect(offsetMs(summer, zone)).toBe(0);
+    const kept = clocksAnew(summer, zone);
+    takeClocks({ ...kept, offsets: kept.offsets.map(([week]) => [week, 5 * HOUR_MS]) });
+    for (const days of [0, 7, 14]) expect(offsetMs(summer + days * DAY_MS, zone)).toBe(5 * HOUR_MS);
+    expect(clocksAnew(summer, zone)).toEqual(kept);
+    expect(offsetMs(summer, zone)).toBe(0);
+  });
+
+  test('a change of the clocks is kept with it', () => {
+    const zone = 'Europe/Lisbon';
+    // Published: European Union summer time ended on 25 October 2026 at 01:00 UTC.
+    const change = Date.UTC(2026, 9, 25, 1);
+    offsetMs(change, zone);
+    const { changes } = clocksAnew(change, zone);
+    expect(changes.map(([, ms]) => ms)).toContain(change);
+  });
 });

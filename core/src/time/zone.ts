@@ -46,6 +46,35 @@ function changeIn({ changes }: Clocks, week: number, before: number, timeZone: s
   return change;
 }
 
+/** What a runtime was found to know of a zone's clocks, in plain figures: offsets and changes by their weeks. */
+export interface KnownClocks {
+  timeZone: string;
+  offsets: [week: number, ms: number][];
+  changes: [week: number, ms: number][];
+}
+
+/**
+ * What is known of a zone's clocks by now and for the two weeks from an instant on, each asked of the runtime anew: to be kept, and taken
+ * where asking takes long.
+ * @param nowMs ms since 1970-01-01T00:00Z
+ * @param timeZone IANA name
+ */
+export function clocksAnew(nowMs: number, timeZone: string): KnownClocks {
+  const before = clocksOf(timeZone);
+  known.delete(timeZone);
+  const clocks = clocksOf(timeZone);
+  const week = Math.floor(nowMs / STEP_MS);
+  for (const each of [...before.offsets.keys(), week, week + 1, week + 2, week + 3])
+    weekOffsetMs(clocks, each, timeZone);
+  for (const each of before.changes.keys()) changeIn(clocks, each, weekOffsetMs(clocks, each, timeZone), timeZone);
+  return { timeZone, offsets: [...clocks.offsets], changes: [...clocks.changes] };
+}
+
+/** Takes a zone's clocks as they were known before, in place of all that is known of it; the runtime is asked for nothing of them. */
+export function takeClocks({ timeZone, offsets, changes }: KnownClocks): void {
+  known.set(timeZone, { offsets: new Map(offsets), changes: new Map(changes) });
+}
+
 /**
  * Whether the runtime knows an IANA time zone.
  * @param timeZone such as "Europe/Lisbon" or "UTC"
