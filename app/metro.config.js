@@ -14,7 +14,6 @@ config.transformer.minifierConfig = {
 };
 
 const vendor = (name) => path.join(__dirname, 'src/vendor', name);
-const svg = (...parts) => path.join('react-native-svg', 'lib', 'module', ...parts);
 const router = (...parts) => path.join('expo-router', 'build', ...parts);
 const widgets = (...parts) => path.join('@rneui', 'base', 'dist', ...parts);
 /** Cuts out of a library what is used of it: the bundler does not. @returns the file that has it */
@@ -33,13 +32,9 @@ function cutOut(name, used) {
   });
   return outfile;
 }
-// Of the drawings: what reads them from text. Of the widgets: icons in fonts. Of the router: all that it draws by itself.
+// Of the widgets: icons in fonts. Of the router: all that it draws by itself.
 const LEFT_OUT = Object.entries({
-  'svg-unused.js': [
-    ...['xml.js', 'deprecated.js'].map((file) => svg(file)),
-    svg('utils', 'fetchData'),
-    svg('lib', 'extract', 'extractTransform'),
-  ],
+  'icons.js': [path.join('lucide-react-native', 'dist', 'esm', 'createLucideIcon.mjs')],
   'icons-unused.js': [widgets('Icon', ''), widgets('helpers', 'getIconType')],
   'native-unused.js': [widgets('helpers', 'BackgroundImage')],
   'router-unused.js': [
@@ -81,6 +76,7 @@ const PICKED = {
   'expo-router': vendor('router.js'),
   expo: vendor('expo.js'),
   ...Object.fromEntries(PLATFORM.map((name) => [name, vendor('expo-unused.js')])),
+  'react-native-svg': vendor('drawings.js'),
   'react-hook-form': cutOut('react-hook-form', ['Controller', 'useForm']),
   'zustand/middleware': cutOut('zustand/middleware', ['persist']),
   'query-string': vendor('query.js'),
