@@ -1,6 +1,5 @@
 import { Navigator, Slot, type ErrorBoundaryProps } from 'expo-router';
 import { Suspense, useEffect, useState } from 'react';
-import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { keepAirFresh } from '@/state/air';
 import { keepAssessed } from '@/state/assessing';
 import { keepInStep } from '@/state/log';
@@ -40,15 +39,13 @@ export default function Root() {
     return () => stops.forEach((stop) => stop());
   }, []);
   return (
-    <SafeAreaProvider>
-      <Theme>
-        <Navigator>
-          <Suspense key="pages" fallback={null}>
-            {begun && <Slot />}
-          </Suspense>
-        </Navigator>
-        <KeySheet />
-      </Theme>
-    </SafeAreaProvider>
+    <Theme>
+      <Navigator>
+        <Suspense key="pages" fallback={null}>
+          {begun && <Slot />}
+        </Suspense>
+      </Navigator>
+      <KeySheet />
+    </Theme>
   );
 }

@@ -1,6 +1,5 @@
 import { Link, router, Slot, usePathname } from 'expo-router';
 import { Suspense, use, useEffect, type ReactNode } from 'react';
-import { useSafeAreaInsets } from 'react-native-safe-area-context';
 import { PageBeside } from './PageBeside';
 import { usePageTrail } from './page-trail';
 import { SECTIONS, type Section, type SectionId } from './sections';
@@ -16,7 +15,7 @@ import { NoticeLine } from '@/ui/Notice';
 import { RAIL, usePalette, useWide, type Palette } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { LineState } from './LineState';
-import { Press, Row, Split, Stack } from '@/ui/layout';
+import { aboveFoot, Press, Row, Split, Stack } from '@/ui/layout';
 import { WAITING } from '@/copy/screens/app-shell';
 
 const BAR = 64;
@@ -26,8 +25,6 @@ const SETTLED_MS = 3000;
 /** The shell: a bar at the foot of a phone, a rail on a wide screen. */
 export function AppShell() {
   const wide = useWide();
-
-  const { bottom } = useSafeAreaInsets();
   const path = usePathname();
   const trail = usePageTrail(path);
   // A round has the whole screen to itself.
@@ -40,7 +37,6 @@ export function AppShell() {
       ]),
     ),
   );
-  const bar = alone || wide ? 0 : BAR + bottom;
   return (
     <Split grow ground="ground">
       {wide && <SectionList direction="column" path={path} />}
@@ -59,7 +55,7 @@ export function AppShell() {
         </Stack>
       </Stack>
       {!wide && !alone && <SectionList direction="row" path={path} />}
-      <NoticeLine bottom={bar + (alone ? 168 : 88)} />
+      <NoticeLine bottom={alone ? 168 : wide ? 88 : aboveFoot(BAR + 88)} />
     </Split>
   );
 }
@@ -92,7 +88,6 @@ function Waiting() {
 }
 
 function SectionList({ direction, path }: { direction: 'row' | 'column'; path: string }) {
-  const { bottom } = useSafeAreaInsets();
   const row = direction === 'row';
   const Bar = row ? Row : Stack;
   return (
@@ -100,7 +95,7 @@ function SectionList({ direction, path }: { direction: 'row' | 'column'; path: s
       role="navigation"
       aria-label="Places"
       {...(row
-        ? { height: BAR + bottom, padBottom: bottom, rule: 'top' }
+        ? { height: aboveFoot(BAR), foot: true, rule: 'top' }
         : { width: RAIL, padTop: 'two', gap: 'small', rule: 'right' })}
     >
       {SECTIONS.map((section) => (

@@ -1,5 +1,5 @@
 import { useEffect } from 'react';
-import { Pressable, View } from 'react-native';
+import { Pressable, View, type DimensionValue } from 'react-native';
 import { dismissNotice, useNotice } from '@/state/notice';
 import { useKeys } from './keys';
 import { GAP, RADIUS, TOUCH, usePalette } from './theme';
@@ -9,7 +9,7 @@ import { UNDO_LAST } from '@/copy/common';
 const SHOWN_MS = 9_000;
 
 /** What was just done, with its Undo. It goes by itself, and holds nothing up. */
-export function NoticeLine({ bottom }: { bottom: number }) {
+export function NoticeLine({ bottom }: { bottom: DimensionValue }) {
   const { text, surface, ground } = usePalette();
   const notice = useNotice((state) => state.notice);
   useEffect(() => {

@@ -60,6 +60,8 @@ export interface Box {
   outdent?: keyof typeof GAP;
   /** Stands off what is above it, beyond the gap. */
   above?: Space;
+  /** Leaves free what a phone keeps for its own at the foot of the screen. */
+  foot?: boolean;
   /** Where it stands across the direction of what holds it. */
   self?: keyof typeof ALIGN;
   round?: boolean;
@@ -72,6 +74,15 @@ export interface Box {
   framed?: boolean;
   ground?: keyof Palette;
 }
+
+const FOOT = 'env(safe-area-inset-bottom)';
+
+/** So many px above what a phone keeps for its own at the foot of the screen. */
+export function aboveFoot(px: number): DimensionValue {
+  const length: string = `calc(${px}px + ${FOOT})`;
+  return length as DimensionValue;
+}
+
 type BoxProps = Box & Omit<ViewProps, 'style'> & { children?: ReactNode };
 
 const px = (space: Space | undefined) => (typeof space === 'string' ? GAP[space] : space);
@@ -89,14 +100,14 @@ export function useBox<R extends object>(props: Box & R): [ViewStyle, Omit<R, ke
   const palette = usePalette();
   const { gap, pad, padX, padY, padTop, padBottom, padLeft, padRight, align, justify, grow, fill, ...more } = props;
   const { shrink, full, touch, width, height, minWidth, minHeight, maxWidth, outdent, ...others } = more;
-  const { above, self, round, basis, rule, mark, framed, ground, ...rest } = others;
+  const { above, foot, self, round, basis, rule, mark, framed, ground, ...rest } = others;
   const style = {
     gap: px(gap),
     padding: px(pad),
     paddingHorizontal: px(padX),
     paddingVertical: px(padY),
     paddingTop: px(padTop),
-    paddingBottom: px(padBottom),
+    paddingBottom: foot ? FOOT : px(padBottom),
     paddingLeft: px(padLeft),
     paddingRight: px(padRight),
     alignItems: align && ALIGN[align],
