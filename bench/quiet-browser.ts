@@ -64,7 +64,9 @@ function watchPage(usable: string): void {
     requestAnimationFrame(() => (marks.changed = performance.now() - since));
   }).observe(document, { childList: true, characterData: true, subtree: true });
   const look = () => {
-    if (!marks.readable && document.querySelector('h1')) marks.readable = performance.now();
+    // What is kept of the page is a tree of its own.
+    const trees = [document, ...Array.from(document.body?.children ?? [], ({ shadowRoot }) => shadowRoot)];
+    if (!marks.readable && trees.some((tree) => tree?.querySelector('h1'))) marks.readable = performance.now();
     if (!marks.usable && document.evaluate(usable, document, null, 3).booleanValue) marks.usable = performance.now();
   };
   new MutationObserver(look).observe(document, { childList: true, subtree: true, attributes: true });

@@ -24,13 +24,14 @@ beforeEach(() => {
 });
 
 const picture = () => document.querySelector<HTMLElement>('[role=region]');
+const shown = () => picture()!.shadowRoot!;
 /** The app has come, with these controls. */
 const comes = async (html: string) => {
   root.innerHTML = `<h1>Heron</h1>${html}`;
   await Promise.resolve();
 };
 const press = (name: string) =>
-  [...picture()!.querySelectorAll<HTMLElement>('a, button')].find(({ textContent }) => textContent === name)!.click();
+  [...shown().querySelectorAll<HTMLElement>('a, button')].find(({ textContent }) => textContent === name)!.click();
 const soon = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 describe('what is kept of how it was drawn', () => {
@@ -76,14 +77,16 @@ describe('what is kept of how it was drawn', () => {
 describe('the kept stand', () => {
   test('says of when it is, and goes when the app has drawn a heading', async () => {
     showKept(drawn, root);
-    expect(picture()!.textContent).toContain('ViolinAs of Mon 20:00');
+    expect(shown().textContent).toContain('ViolinAs of Mon 20:00');
+    expect(shown().querySelector('style')!.textContent).toBe(drawn.css);
+    // Its rules are for it alone.
+    expect(document.querySelector('style')).toBeNull();
     expect(picture()!.getAttribute('aria-label')).toBe('As of Mon 20:00');
     root.innerHTML = '<div>Working it out …</div>';
     await Promise.resolve();
     expect(picture()).not.toBeNull();
     await comes('');
     expect(picture()).toBeNull();
-    expect(document.querySelector('style')).toBeNull();
   });
 
   test('stays while the app is busy with the rest of the page', async () => {
@@ -116,7 +119,7 @@ describe('the kept stand', () => {
     window.addEventListener(MISSED, missed, { once: true });
     showKept(drawn, root);
     const click = new MouseEvent('click', { bubbles: true, cancelable: true });
-    picture()!.querySelector('a')!.dispatchEvent(click);
+    shown().querySelector('a')!.dispatchEvent(click);
     expect(click.defaultPrevented).toBe(true);
     const went = jest.fn((event: Event) => event.preventDefault());
     root.innerHTML = '<h1>Heron</h1><a href="/kit">Kit</a>';

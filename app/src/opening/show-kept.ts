@@ -16,17 +16,20 @@ const isOff = (control: Element) => control.getAttribute('aria-disabled') === 't
  * @param root what the app draws into
  */
 export function showKept(drawn: Drawn, root: HTMLElement): void {
-  const style = document.createElement('style');
-  style.textContent = drawn.css;
   const picture = document.createElement('div');
   picture.setAttribute('role', 'region');
   picture.setAttribute('aria-label', drawn.asOf);
   picture.style.cssText = `position:fixed;inset:0;display:flex;z-index:1;background:${drawn.ground}`;
-  picture.innerHTML = drawn.html;
-  const mark = picture.querySelector(`#${AS_OF}`);
+  // A tree of its own: every rule that the app writes while it comes would have all of the picture's styles worked out again.
+  const tree = picture.attachShadow({ mode: 'open' });
+  tree.innerHTML = drawn.html;
+  const style = document.createElement('style');
+  style.textContent = drawn.css;
+  tree.prepend(style);
+  const mark = tree.querySelector(`#${AS_OF}`);
   if (mark) mark.textContent = drawn.asOf;
   let pressed: string | null = null;
-  picture.addEventListener('click', (event) => {
+  tree.addEventListener('click', (event) => {
     // A link would load the page anew.
     event.preventDefault();
     const control = (event.target as Element).closest<HTMLElement>(CONTROLS);
@@ -34,14 +37,13 @@ export function showKept(drawn: Drawn, root: HTMLElement): void {
     pressed = nameOf(control);
     control.style.opacity = '0.6';
   });
-  document.body.append(style, picture);
+  document.body.append(picture);
   // What is drawn behind it is not read out beside it.
   root.setAttribute('aria-hidden', 'true');
 
   const giveWay = () => {
     watch.disconnect();
     clearTimeout(patience);
-    style.remove();
     picture.remove();
     root.removeAttribute('aria-hidden');
     if (pressed !== null) pressIn(root, pressed, Date.now() + LOOK_MS);
