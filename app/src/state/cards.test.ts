@@ -28,6 +28,8 @@ let stored: Card[] | 'down';
 let households = 0;
 let home: string;
 const refusals: number[] = [];
+/** What is added is answered when this comes to be. */
+let answered: Promise<void>;
 const problem = (status: number, detail: string) => ({ type: '/problems/x', title: 'x', status, detail });
 const answer = (status: number, body: unknown) =>
   Promise.resolve({ ok: status < 400, status, json: () => Promise.resolve(JSON.parse(JSON.stringify(body ?? null))) });
@@ -36,6 +38,7 @@ beforeAll(standInDevice);
 beforeEach(() => {
   stored = [];
   refusals.length = 0;
+  answered = Promise.resolve();
   home = `household-${++households}`;
   useNotice.setState({ notice: null });
   global.fetch = ((url: string, init?: RequestInit) => {
@@ -48,7 +51,7 @@ beforeEach(() => {
       case 'POST': {
         const made = body.cards.map((card: Card) => ({ ...card, version: 1 }));
         stored.push(...made);
-        return answer(201, { cards: made });
+        return answered.then(() => answer(201, { cards: made }));
       }
       case 'PUT': {
         const at = stored.findIndex((card) => card.id === id);
@@ -89,6 +92,22 @@ test('a change can be changed back, a removal put back', async () => {
   expect(titles()).toEqual([]);
   await undo();
   expect(titles()).toEqual(['Concert']);
+});
+
+test('what is answered late does not take away the undo of what was done since', async () => {
+  await openCards(home);
+  let now = () => {};
+  answered = new Promise((resolve) => (now = resolve));
+  const adding = addCards([facts('Concert')], 'One is on record.');
+  while (titles().length === 0) await new Promise((resolve) => setTimeout(resolve));
+  const removing = removeCard(useCardStore.getState().cards![0]!, 'It is gone.');
+  now();
+  await Promise.all([adding, removing]);
+  expect(titles()).toEqual([]);
+  expect(useNotice.getState().notice).toMatchObject({ text: 'It is gone.' });
+  await undo();
+  expect(titles()).toEqual(['Concert']);
+  expect(stored).toHaveLength(1);
 });
 
 test('what the server refuses changes nothing here, and is told', async () => {

@@ -158,20 +158,25 @@ async function sendKept(mine: DeviceStore): Promise<void> {
   await show(mine);
 }
 
+/** How many changes were begun. */
+let begun = 0;
+
 /**
  * Puts a change on record: kept on this device, then sent; without an answer it is sent later.
+ * @returns whether nothing else was changed meanwhile: the Undo of what was done since is not this one's to take away
  * @throws Refused when the server will not have it; it is then not kept
  */
-async function change(wanted: CardChange): Promise<void> {
+async function change(wanted: CardChange): Promise<boolean> {
   const mine = link.store;
   if (!mine) throw new Error('No household is open.');
   // What is on the screen is of something before: its Undo is not this one's.
   dismissNotice();
+  const turn = ++begun;
   const key = await mine.add('cardChanges', wanted);
   await show(mine);
   await sendCards();
   const refused = useCardStore.getState().refused.get(key);
-  if (!refused) return;
+  if (!refused) return turn === begun;
   // Whoever makes it is told there and then, and has it before their eyes.
   await dropCardChange(key);
   throw new Refused(refused.problem);
@@ -189,17 +194,17 @@ const cardAt = (id: string) => useCardStore.getState().cards?.find((card) => car
 /** Adds cards, all or none, and offers to take them back. @param done what the player is told; null tells nothing */
 export async function addCards(facts: readonly (CardFacts & { id?: string })[], done: string | null): Promise<Card[]> {
   const cards = facts.map((each) => ({ id: uuid(), ...each }) as NewCard);
-  await change({ kind: 'add', cards });
+  const last = await change({ kind: 'add', cards });
   const added = cards.map((card) => cardAt(card.id) ?? ({ ...card, version: 1 } as Card));
-  if (done !== null) notify(done, () => removeCards(added));
+  if (done !== null && last) notify(done, () => removeCards(added));
   return added;
 }
 
 /** Changes a card, and offers to change it back. */
 export async function changeCard(card: Card, facts: Card['facts'], done: string | null): Promise<void> {
-  await change({ kind: 'change', card, facts });
+  const last = await change({ kind: 'change', card, facts });
   const now = cardAt(card.id);
-  if (done !== null && now) notify(done, () => changeCard(now, card.facts, null));
+  if (done !== null && last && now) notify(done, () => changeCard(now, card.facts, null));
 }
 
 async function removeCards(cards: readonly Card[]): Promise<void> {
