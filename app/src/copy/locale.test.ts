@@ -166,6 +166,14 @@ describe('what the browser is set to', () => {
     expect(open('de-DE').asked).toBe(true);
   });
 
+  test('is asked where the browser lets nobody at what it keeps', () => {
+    const refused = jest.spyOn(window, 'localStorage', 'get').mockImplementation(() => {
+      throw new DOMException('blocked', 'SecurityError');
+    });
+    expect(open('de-DE')).toEqual({ shown: german, asked: true });
+    expect(refused).toHaveBeenCalled();
+  });
+
   test('is plain English where it says nothing that is a language', () => {
     expect(open('not a tag').shown).toMatchObject({ dates: 'en-GB', decimal: '.' });
   });

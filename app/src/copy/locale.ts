@@ -50,16 +50,15 @@ function localeOf(tag: string | undefined): Locale | undefined {
 function ofBrowser(): Locale {
   const { language, userAgent } = globalThis.navigator ?? {};
   const of = `${language} ${userAgent}`;
-  const keeps = globalThis.localStorage;
   try {
-    const kept = JSON.parse(keeps.getItem(KEPT)!) as { of: string; found: Locale } | null;
+    const kept = JSON.parse(localStorage.getItem(KEPT)!) as { of: string; found: Locale } | null;
     if (kept?.of === of) return kept.found;
   } catch {
-    // Asked anew.
+    // Asked anew: it is no text of ours, or the browser lets nobody at what it keeps.
   }
   const found = localeOf(language) ?? USUAL;
   try {
-    keeps.setItem(KEPT, JSON.stringify({ of, found }));
+    localStorage.setItem(KEPT, JSON.stringify({ of, found }));
   } catch {
     // A browser that keeps nothing is asked each time.
   }
