@@ -203,4 +203,26 @@ test.describe('without the app kept on the device', () => {
     await year.click();
     await expect(page.getByRole('heading', { level: 1, name: 'Year' })).toBeVisible();
   });
+
+  test('a page that is long on its way says so, and can be left', async ({ page }) => {
+    await signUp(page);
+    await addInstrument(page, 'Violin');
+    let letGo = () => {};
+    const held = new Promise<void>((resolve) => (letGo = resolve));
+    await page.route(/web\/year-pages-[0-9a-f]+\.js/, async (route) => {
+      await held;
+      await route.continue();
+    });
+    const year = page.getByRole('link', { name: 'Year', exact: true });
+    const waiting = page.getByRole('status').filter({ hasText: 'Working it out …' });
+    await year.click();
+    await expect(waiting).toBeVisible();
+    await page.getByRole('link', { name: 'Now', exact: true }).click();
+    await expect(page.getByRole('button', { name: 'Start playing' })).toBeVisible();
+    await year.click();
+    await expect(waiting).toBeVisible();
+    letGo();
+    await expect(page.getByRole('heading', { level: 1, name: 'Year' })).toBeVisible();
+    await expect(waiting).toBeHidden();
+  });
 });

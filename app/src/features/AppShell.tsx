@@ -16,7 +16,7 @@ import { RAIL, usePalette, useWide, type Palette } from '@/ui/theme';
 import { Text } from '@/ui/Text';
 import { LineState } from './LineState';
 import { aboveFoot, Press, Row, Split, Stack } from '@/ui/layout';
-import { WAITING } from '@/copy/screens/app-shell';
+import { Waiting } from '@/ui/Waiting';
 
 const BAR = 64;
 /** The stand is drawn and judged by then, on a slow phone too. From memory. */
@@ -76,15 +76,6 @@ function Ready({ schemas, confirmed, children }: { schemas: boolean; confirmed: 
   }, []);
   if (schemas) use(loadSchemas());
   return children;
-}
-
-/** While nothing was worked out yet: a moment after signing in, on a slow phone. */
-function Waiting() {
-  return (
-    <Stack role="status" pad="more">
-      <Text tone="quiet">{WAITING}</Text>
-    </Stack>
-  );
 }
 
 function SectionList({ direction, path }: { direction: 'row' | 'column'; path: string }) {

@@ -1,9 +1,9 @@
-import { lazily } from '@/ui/lazily';
+import { lazyPage } from '@/ui/lazily';
 
 /** The bench and its pages, in a file of their own: products and drills are known there alone. */
 const load = () => import('./bench-pages');
 
-export const Bench = lazily(load, (pages) => pages.Bench);
-export const DrillRoute = lazily(load, (pages) => pages.DrillRoute);
-export const MayUse = lazily(load, (pages) => pages.MayUse);
-export const Packing = lazily(load, (pages) => pages.Packing);
+export const Bench = lazyPage(load, (pages) => pages.Bench);
+export const DrillRoute = lazyPage(load, (pages) => pages.DrillRoute);
+export const MayUse = lazyPage(load, (pages) => pages.MayUse);
+export const Packing = lazyPage(load, (pages) => pages.Packing);

@@ -1,11 +1,11 @@
-import { lazily } from '@/ui/lazily';
+import { lazyPage } from '@/ui/lazily';
 
 /** The pages of the look-over, in one file of their own: guides and pictures are theirs alone. */
 const load = () => import('./look-pages');
 
-export const FindingsRoute = lazily(load, (pages) => pages.FindingsRoute);
-export const LookAgainRoute = lazily(load, (pages) => pages.LookAgainRoute);
-export const Looked = lazily(load, (pages) => pages.Looked);
-export const LookRound = lazily(load, (pages) => pages.LookRound);
-export const LookRoute = lazily(load, (pages) => pages.LookRoute);
-export const LookStart = lazily(load, (pages) => pages.LookStart);
+export const FindingsRoute = lazyPage(load, (pages) => pages.FindingsRoute);
+export const LookAgainRoute = lazyPage(load, (pages) => pages.LookAgainRoute);
+export const Looked = lazyPage(load, (pages) => pages.Looked);
+export const LookRound = lazyPage(load, (pages) => pages.LookRound);
+export const LookRoute = lazyPage(load, (pages) => pages.LookRoute);
+export const LookStart = lazyPage(load, (pages) => pages.LookStart);

@@ -1,1 +1,0 @@
-export const WAITING = 'Working it out …';
