@@ -38,6 +38,13 @@ test('a guitarist with seven strings: seven are listed, and a set of seven goes 
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByRole('alert')).toHaveText(/at least 40 mm/);
   await page.getByLabel('Length of E4').fill('648');
+  // It gets dark meanwhile: the app with it, and what was typed stays.
+  const ground = () => page.evaluate(() => getComputedStyle(document.body).backgroundColor);
+  const byDay = await ground();
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await expect.poll(ground).not.toBe(byDay);
+  await expect(page.getByLabel('Length of B1')).toHaveValue('686');
+  await expect(page.getByLabel('Length of E4')).toHaveValue('648');
   await expectAccessible(page, 'as they are');
   await page.getByRole('button', { name: 'Save' }).click();
   await expect(page.getByText('Changed.')).toBeVisible();

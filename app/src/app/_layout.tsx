@@ -26,8 +26,7 @@ function keepAppOnDevice() {
 }
 
 /**
- * The navigator is there from the beginning: while one is missing, the router tells another address. It stands within the theme, so that
- * what another light makes anew is all of it.
+ * The navigator is there from the beginning: while one is missing, the router tells another address.
  */
 export default function Root() {
   // Pages come in a second task: one with the router's beginning would keep a slow phone from answering for long.

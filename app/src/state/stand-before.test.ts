@@ -131,12 +131,13 @@ describe('the judgement of last time', () => {
 
 describe('once the stand has come to rest', () => {
   const judgeAgain = () => useAssessmentStore.setState(({ byInstrument }) => ({ byInstrument: { ...byInstrument } }));
-  const rest = () => new Promise((resolve) => setTimeout(resolve, 2_300));
+  const rest = () => jest.advanceTimersByTime(2_300);
+  beforeEach(() => jest.useFakeTimers({ now: TONIGHT }));
 
-  test('it is kept as it is drawn, with the newest of its log', async () => {
+  test('it is kept as it is drawn, with the newest of its log', () => {
     stop = keepStand();
     judgeAgain();
-    await rest();
+    rest();
     const drawn = readDrawn(window.innerWidth, false, Date.now());
     expect(drawn?.html).toContain('Heron');
     expect(drawn?.asOf).toMatch(/^As of Mon \d\d:00/);
@@ -146,30 +147,30 @@ describe('once the stand has come to rest', () => {
     expect(kept.clocks).toEqual(clocksAnew(TONIGHT, household().timeZone));
   });
 
-  test('not with what passes over it; and what another page recorded makes the picture an old one', async () => {
+  test('not with what passes over it; and what another page recorded makes the picture an old one', () => {
     stop = keepStand();
     notify('Slackened.');
     judgeAgain();
-    await rest();
+    rest();
     expect(readDrawn(window.innerWidth, false, Date.now())).toBeNull();
     dismissNotice();
     judgeAgain();
-    await rest();
+    rest();
     expect(readDrawn(window.innerWidth, false, Date.now())).not.toBeNull();
     history.replaceState(null, '', '/now/closing');
     openTestHousehold([heron], evenings(heron, 101));
-    await rest();
+    rest();
     expect(readDrawn(window.innerWidth, false, Date.now())).toBeNull();
   });
 
-  test('one that is itself of last time is not kept again', async () => {
+  test('one that is itself of last time is not kept again', () => {
     writeJudged({ ...judged(), assessment: 'untouched' });
     stop = keepStand();
     useAssessmentStore.setState(({ byInstrument }) => ({
       byInstrument: { ...byInstrument },
       asOf: { [heron.id]: TONIGHT },
     }));
-    await rest();
+    rest();
     expect(readJudged()!.assessment).toBe('untouched');
   });
 

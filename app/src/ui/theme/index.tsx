@@ -41,7 +41,7 @@ export function Theme({ children }: { children: ReactNode }) {
     [dark],
   );
   return (
-    <ThemeProvider key={dark ? 'night' : 'day'} theme={theme}>
+    <ThemeProvider theme={theme}>
       <PageColours dark={dark} />
       {children}
     </ThemeProvider>
