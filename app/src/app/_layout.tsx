@@ -25,9 +25,7 @@ function keepAppOnDevice() {
   if (process.env.NODE_ENV === 'production') void navigator.serviceWorker?.register('/sw.js').catch(() => undefined);
 }
 
-/**
- * The navigator is there from the beginning: while one is missing, the router tells another address.
- */
+/** The navigator is there from the beginning: while one is missing, the router tells another address. */
 export default function Root() {
   // Pages come in a second task: one with the router's beginning would keep a slow phone from answering for long.
   const [begun, setBegun] = useState(false);
