@@ -1,3 +1,6 @@
+import { createConnection, type Connection } from 'mariadb';
+import { userInfo } from 'node:os';
+import { join } from 'node:path';
 import { household, openServer, type TestServer } from '../testing/fixtures';
 import { placeholders } from './reads';
 
@@ -48,4 +51,51 @@ test('what cannot be asked fails, and the next is answered', async () => {
   const { reads } = server.database;
   await expect(reads.rows('SELECT nothing FROM households', [])).rejects.toMatchObject({ errno: 1054 });
   expect(await reads.rows('SELECT 1 AS one', [])).toEqual([{ one: 1 }]);
+});
+
+describe('whatever becomes of a connection, a read ends as an answer or an error of its own', () => {
+  let owner: Connection;
+  beforeAll(async () => {
+    const socketPath = join(process.env.DATA_FOLDER!, 'mariadb.sock');
+    owner = await createConnection({ socketPath, user: userInfo().username });
+  });
+  afterAll(async () => {
+    await owner.query('SET GLOBAL max_prepared_stmt_count = DEFAULT');
+    await owner.end();
+  });
+
+  test('where the database takes no more prepared statements', async () => {
+    const { reads } = server.database;
+    await reads.rows('SELECT ? AS earlier', [1]);
+    await owner.query('SET GLOBAL max_prepared_stmt_count = 0');
+    const asked = Array.from({ length: 12 }, (_, at) => reads.rows(`SELECT ? AS fresh${at}`, [at]));
+    expect(await Promise.all(asked)).toEqual(asked.map((_, at) => [{ [`fresh${at}`]: at }]));
+  });
+
+  test('where its statement is killed, or its connection', async () => {
+    const { reads } = server.database;
+    const ended = reads.rows('SELECT SLEEP(?) AS slept', [20]).catch((error: unknown) => error);
+    const running = "SELECT id FROM information_schema.processlist WHERE info LIKE 'SELECT SLEEP(%'";
+    const ids = async () => (await owner.query<{ id: bigint }[]>(running)).map(({ id }) => Number(id));
+    let [id] = await ids();
+    while (id === undefined) [id] = await ids();
+    await owner.query(`KILL CONNECTION ${id}`);
+    expect(await ended).toMatchObject({ fatal: true });
+    expect(await reads.rows('SELECT ? AS later', [1])).toEqual([{ later: 1 }]);
+  });
+
+  test('where a table is altered between two reads of it', async () => {
+    const { reads } = server.database;
+    const database = process.env.DATABASE_NAME!;
+    await owner.query(`CREATE OR REPLACE TABLE ${database}.altered (a INT)`);
+    await owner.query(`GRANT SELECT ON ${database}.altered TO '${process.env.DATABASE_USER!}'@'127.0.0.1'`);
+    await owner.query(`INSERT INTO ${database}.altered VALUES (1)`);
+    const read = () => reads.rows('SELECT * FROM altered WHERE a = ?', [1]);
+    expect(await read()).toEqual([{ a: 1 }]);
+    await owner.query(
+      `ALTER TABLE ${database}.altered ADD b DATETIME(3) DEFAULT '2026-03-14 18:05:00.250', ADD c TEXT`,
+    );
+    expect(await read()).toEqual([{ a: 1, b: new Date('2026-03-14T18:05:00.250Z'), c: null }]);
+    await owner.query(`DROP TABLE ${database}.altered`);
+  });
 });

@@ -1,7 +1,5 @@
 import { createPool, type Pool, type PoolConfig } from 'mariadb';
 
-/** Statements with more values than this are not prepared: each number of them would be another one to keep. */
-const MOST_PREPARED = 10;
 /** What a statement takes. */
 export type Value = string | number | null;
 
@@ -12,14 +10,15 @@ const TIMES: ReadonlySet<string> = new Set(['DATETIME', 'TIMESTAMP']);
 /** What asks: a pool, or a connection. */
 export interface Asked {
   query: (asked: { sql: string }, values: Value[]) => Promise<unknown>;
-  execute: (asked: { sql: string }, values: Value[]) => Promise<unknown>;
 }
 
-/** Asks one statement. @returns its rows, with times in UTC as dates; whatever the driver says of one that reads nothing */
+/**
+ * Asks one statement, as text. Not prepared: the driver sends a statement's execution right behind its preparation, and where that was
+ * refused (a cluster's rollback, too many prepared statements) the database carries out the statement prepared before it instead.
+ * @returns its rows, with times in UTC as dates; whatever the driver says of one that reads nothing
+ */
 export async function ask<Row>(driver: Asked, sql: string, values: readonly Value[]): Promise<Row[]> {
-  const asked = { ...AS_WRITTEN, sql };
-  const way = values.length > MOST_PREPARED ? 'query' : 'execute';
-  const rows = (await driver[way](asked, [...values])) as Told;
+  const rows = (await driver.query({ ...AS_WRITTEN, sql }, [...values])) as Told;
   const times = rows.meta?.filter(({ type }) => TIMES.has(type)).map((column) => column.name()) ?? [];
   for (const row of times.length > 0 ? rows : [])
     for (const time of times) {
@@ -33,7 +32,7 @@ export async function ask<Row>(driver: Asked, sql: string, values: readonly Valu
 type Told = Record<string, unknown>[] & { meta?: readonly { type: string; name: () => string }[] };
 
 /**
- * What is read at every request, straight from the driver and with prepared statements: building a query and its models takes the
+ * What is read at every request, straight from the driver: building a query and its models takes the
  * object mapper several times as long as the database takes to answer. Nothing is changed here but counts
  * of what was asked, and nothing belongs to a transaction.
  */

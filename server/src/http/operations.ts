@@ -14,7 +14,7 @@ import {
 import type { Deed } from '@tembrin/core';
 import { pipeline } from 'node:stream/promises';
 import { Router, type Request, type RequestHandler, type Response } from 'express';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { Database } from '../database/connect';
 import { AccountScope } from '../store/account/account-scope';
 import type { AccountGround } from '../store/account/ground';

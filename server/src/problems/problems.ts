@@ -1,5 +1,5 @@
 import type { Problem } from '@tembrin/contract';
-import type { z } from 'zod';
+import type * as z from 'zod';
 
 const TITLES = {
   400: 'The request cannot be read',

@@ -17,7 +17,7 @@ import {
   refusalSentence,
 } from '@tembrin/contract';
 import Papa from 'papaparse';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { fail } from '../problems/problems';
 import { checkQuota } from '../problems/quota';
 import { archivedSensorSchema, readingsIn, type ArchivedSensor } from './archived-air';

@@ -1,7 +1,7 @@
 import { HOUR_MS, TEMP_RANGE_C, type Reading } from '@tembrin/core';
 import { saltCheckSchema, SENSOR_KINDS } from '@tembrin/contract';
 import { QUOTAS } from '@tembrin/contract/quotas';
-import { z } from 'zod';
+import * as z from 'zod';
 import { fail } from '../problems/problems';
 
 /** Hygrometers as a household's file has them: where they hung, their checks, their readings. */

@@ -9,7 +9,7 @@ import { isoUint8Array } from '@simplewebauthn/server/helpers';
 import { MINUTE_MS } from '@tembrin/core';
 import { UniqueConstraintError } from 'sequelize';
 import { v7 as uuid } from 'uuid';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { AccountRow } from '../../database/account-models';
 import { inTransaction } from '../../database/transaction';
 import { hashed } from '../hashed';
