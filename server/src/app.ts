@@ -11,6 +11,7 @@ import { operationsRouter } from './http/operations';
 import { pages } from './http/pages';
 import { limitsOf } from './http/limits';
 import { bodyPatience, type Patience } from './http/patience';
+import { noteRequest } from './operating/escaped';
 import type { Loop } from './operating/loop';
 import type { Watch } from './operating/watch';
 import { ownPagesOnly, securityHeaders } from './http/security';
@@ -86,7 +87,7 @@ export function createApp({
   app.disable('x-powered-by');
   // It costs a twentieth of an answer, and says nothing unless it is asked to.
   if (log.isLevelEnabled('debug')) app.use(requestLog(log));
-  app.use(securityHeaders());
+  app.use(noteRequest, securityHeaders());
   app.use(compression());
 
   app.use(API_ROOT, bodyPatience(watch, patience));

@@ -30,7 +30,7 @@ const ROOM_FOR_DEMOS = 500_000_000;
 /**
  * Serves the app from this process.
  * @param listening told the port
- * @returns how to stop, and what is measured
+ * @returns how to stop, and who is told of what happens
  */
 export function serve(config: Config, log: Logger, listening: (port: number) => void) {
   const database = connect(databaseAddress(config));
@@ -65,7 +65,7 @@ export function serve(config: Config, log: Logger, listening: (port: number) => 
     await office.close();
     await database.close();
   };
-  return { stop, metrics: watch.metrics };
+  return { stop, watch };
 }
 
 /** What is done from time to time; each process may, and one at a time does. @returns how to stop it */

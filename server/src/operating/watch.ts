@@ -16,6 +16,7 @@ const HAPPENINGS = {
   'no database': 'error',
   'no room on the disk': 'error',
   'request failed': 'error',
+  'error escaped': 'error',
 } as const;
 export type Happening = keyof typeof HAPPENINGS;
 
