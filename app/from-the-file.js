@@ -2,7 +2,6 @@ const { createHash } = require('node:crypto');
 const { existsSync, readdirSync, readFileSync, statSync } = require('node:fs');
 const path = require('node:path');
 const { parse } = require('@babel/core');
-const zod = require('zod');
 
 const ROOT = path.join(__dirname, '..');
 const vendor = (name) => path.join(__dirname, 'src/vendor', name);
@@ -128,13 +127,6 @@ const sourceFiles = () =>
   );
 const textOf = (file) => readFileSync(file, 'utf8');
 
-/** What is said of schemas anywhere, by the names it has in their library: only that is bundled. */
-module.exports.usedOfSchemas = () => {
-  const names = new Set(['config']);
-  for (const file of sourceFiles())
-    for (const [, name] of textOf(file).matchAll(/\bz\s*\.(\w+)/g)) if (name in zod) names.add(name);
-  return [...names].sort();
-};
 /** Which file exports what, in a few letters: where that changes, what was made of other files before holds no longer. */
 module.exports.mark = () => {
   const hash = createHash('md5');

@@ -1,3 +1,4 @@
+import './src/configure-zod';
 import '@expo/metro-runtime';
 import { registerRootComponent } from 'expo';
 import './src/resting';

@@ -87,15 +87,8 @@ const PICKED = {
   'd3-color': vendor('colours.js'),
   'd3-format': vendor('formats.js'),
 };
-const SCHEMAS = cutOut('zod', fromTheFile.usedOfSchemas());
 const usual = config.resolver.resolveRequest;
 config.resolver.resolveRequest = (context, name, platform) => {
-  // Schemas are noted, and built when they are asked by the library, which one file loads.
-  if (name === 'zod')
-    return {
-      type: 'sourceFile',
-      filePath: context.originModulePath.endsWith('zod-real.js') ? SCHEMAS : vendor('zod-later.js'),
-    };
   if (Object.hasOwn(PICKED, name)) return { type: 'sourceFile', filePath: PICKED[name] };
   const widget =
     /^react-native-web\/dist\/exports\/(\w+)$/.exec(name)?.[1] ??

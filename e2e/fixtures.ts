@@ -12,8 +12,8 @@ export interface RunningServer {
   stop(signal?: NodeJS.Signals): Promise<void>;
 }
 
-/** Starts a server process on the tests' database; on a port of its own unless one is given. */
-export async function startServer(port = 0): Promise<RunningServer> {
+/** Starts a server process on the tests' database; on a port of its own unless one is given. @param settings other than usual */
+export async function startServer(port = 0, settings: Record<string, string> = {}): Promise<RunningServer> {
   const env = {
     ...process.env,
     PORT: String(port),
@@ -21,6 +21,7 @@ export async function startServer(port = 0): Promise<RunningServer> {
     SIGN_IN_LIMIT: '1000',
     OPENING_LIMIT: '1000',
     TZ: 'Europe/Lisbon',
+    ...settings,
   };
   const child = spawn(process.execPath, ['--import', 'tsx', 'server/src/main.ts'], {
     cwd: ROOT,

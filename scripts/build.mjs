@@ -76,7 +76,7 @@ function manifestOf(folder) {
 /** Workers of the app; each becomes one file by its name, `/assess.js`. */
 export const WORKERS = ['assess', 'pitch', 'vision'];
 
-/** Bundles the workers: each only what it uses, and no schemas. */
+/** Bundles the workers: each only what it uses. */
 async function makeWorkers(folder) {
   const { build: bundle } = await import('esbuild');
   await bundle({
@@ -86,7 +86,6 @@ async function makeWorkers(folder) {
     minify: true,
     format: 'iife',
     target: 'es2022',
-    alias: { zod: join(ROOT, 'app/worker/no-schemas.mjs') },
   });
   for (const name of WORKERS) {
     const file = join(folder, `${name}.js`);
@@ -107,7 +106,7 @@ async function makeOpening(folder) {
 }
 
 /** Bundles the service worker with the list of files it keeps. */
-async function makeServiceWorker(folder) {
+export async function makeServiceWorker(folder) {
   const { build: bundle } = await import('esbuild');
   await bundle({
     entryPoints: [join(ROOT, 'app/worker/sw.ts')],

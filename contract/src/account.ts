@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { isTimeZone } from '@tembrin/core/time';
 import { membershipSchema } from './people';
 import { isPlain, NOT_PLAIN_SENTENCE } from './plain';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { intakeSchema } from './intake';
 import { checkPlain } from './plain';
 import {

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Papers a brief is printed on. */
 export const PAPERS = ['a4', 'letter'] as const;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { checkPlain } from './plain';
 import { bowSchema } from '@tembrin/core/bow';
 import { briefSchema } from '@tembrin/core/brief';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CONTACT_ROLES } from '@tembrin/core/visits';
 
 /** Largest file of contacts that is read, bytes: an address book with photographs. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { problemSchema } from './problem';
 import { logEventSchema } from '@tembrin/core/log';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FAMILIES } from '@tembrin/core/instruments';
 
 /** Days for which an instrument is offered. */

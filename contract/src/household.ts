@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { timeZoneSchema } from './account';
 import { instrumentSchema } from './instrument';
 import { isPlain, NOT_PLAIN_SENTENCE } from './plain';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { checkPlain } from './plain';
 import { instrumentFactsShape, kindsOf, recordOf, type InstrumentFacts } from '@tembrin/core/instruments';
 

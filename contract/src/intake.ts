@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { CALENDAR_ORDERS, DELIMITERS } from '@tembrin/core/tables';
 import { DATE_ORDERS, ODDITIES, type ColumnPlan } from '@tembrin/core/air';
 import { DIARY_UNITS, type DiaryPlan } from '@tembrin/core/exchange';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { passportSchema } from '@tembrin/core/passport';
 import { PAPERS } from './briefs';
 import { QUOTAS } from './quotas';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { NOTICE_KINDS } from '@tembrin/core/notices';
 import { STEPS } from '@tembrin/core/log';
 import { timeZoneSchema } from './account';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { PAPERS } from './briefs';
 import { passportSchema } from '@tembrin/core/passport';
 

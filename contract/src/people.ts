@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { ROLES } from '@tembrin/core/people';
 import { QUOTAS } from './quotas';
 import { ways } from './person';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { SWEATS } from '@tembrin/core/instruments';
 import { ROLES } from '@tembrin/core/people';
 import { schoolChoicesSchema } from '@tembrin/core/schools';

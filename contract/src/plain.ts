@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 
 /** Control characters, halves of characters, and signs that turn the direction of writing: a name with them can pass for another, or break a file. */
 const NOT_PLAIN = /[\p{Cc}\p{Cs}\u061C\u200E\u200F\u202A-\u202E\u2066-\u2069]/u;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** An RFC 9457 problem document. `detail` is a sentence the person at the screen can act on. */
 export const problemSchema = z.object({

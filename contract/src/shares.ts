@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { briefSchema } from '@tembrin/core/brief';
 import { FAMILIES } from '@tembrin/core/instruments';
 import { answerSchema } from '@tembrin/core/visits';

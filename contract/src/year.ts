@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { OCCASIONS } from '@tembrin/core/year';
 
 /** Largest calendar that is read, bytes. */

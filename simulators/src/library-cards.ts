@@ -17,7 +17,7 @@ import {
   type Price,
   type Spare,
 } from '@tembrin/core';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import type { Chance } from './chance';
 
 /** Things the library keeps on cards, as its household would have written them. */

@@ -1,5 +1,5 @@
 import { createServer, type IncomingMessage } from 'node:http';
-import { z } from 'zod';
+import * as z from 'zod';
 import { HYGROMETER_FAULTS, hygrometer } from './hygrometer';
 import { mailbox } from './mailbox';
 import { pushService } from './push-service';

@@ -1,6 +1,6 @@
 import { writeFileSync } from 'node:fs';
 import { pluckedString, waveFile } from '@tembrin/core';
-import { z } from 'zod';
+import * as z from 'zod';
 
 /**
  * Writes a simulated string as a sound file, plucked again every two seconds, to stand in for a microphone:

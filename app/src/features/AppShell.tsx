@@ -1,5 +1,5 @@
 import { Link, router, Slot, usePathname } from 'expo-router';
-import { Suspense, use, useEffect, type ReactNode } from 'react';
+import { Suspense, useEffect, type ReactNode } from 'react';
 import { PageBeside } from './PageBeside';
 import { usePageTrail } from './page-trail';
 import { SECTIONS, type Section, type SectionId } from './sections';
@@ -9,7 +9,6 @@ import { useConfirmed } from '@/state/assessments';
 import { useKnown } from '@/state/known';
 import { rulesComing } from '@/state/rules';
 import { loadPutAnother } from './now/put-another';
-import { loadSchemas } from '@/state/schemas';
 import { useKeys } from '@/ui/keys';
 import { NoticeLine } from '@/ui/Notice';
 import { RAIL, usePalette, useWide, type Palette } from '@/ui/theme';
@@ -45,7 +44,7 @@ export function AppShell() {
         <Stack grow>
           <Suspense fallback={<Waiting />}>
             <PageTrail.Provider value={trail}>
-              <Ready schemas={!path.startsWith('/now')} confirmed={path !== '/now'}>
+              <Ready confirmed={path !== '/now'}>
                 <PageBeside>
                   <Slot />
                 </PageBeside>
@@ -61,20 +60,18 @@ export function AppShell() {
 }
 
 /**
- * Pages beside the stand check what is typed: what they check it with comes before them, and is fetched while the stand is looked at, with the rules of the log.
- * What was kept from last time is for the stand alone: the others wait until it is confirmed, and until air and cards are there.
+ * The rules of the log are fetched while the stand is looked at. What was kept from last time is for the stand alone: the others wait until it is confirmed, and until air and cards are there.
  */
-function Ready({ schemas, confirmed, children }: { schemas: boolean; confirmed: boolean; children: ReactNode }) {
+function Ready({ confirmed, children }: { confirmed: boolean; children: ReactNode }) {
   useConfirmed(confirmed);
   useKnown(confirmed);
   useEffect(() => {
     const fetching = setTimeout(
-      () => void Promise.all([rulesComing(), loadSchemas(), loadPutAnother()]).catch(() => undefined),
+      () => void Promise.all([rulesComing(), loadPutAnother()]).catch(() => undefined),
       SETTLED_MS,
     );
     return () => clearTimeout(fetching);
   }, []);
-  if (schemas) use(loadSchemas());
   return children;
 }
 

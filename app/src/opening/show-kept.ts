@@ -1,8 +1,7 @@
 import { AS_OF, MISSED, type Drawn } from './kept-stand';
+import { PATIENCE_MS } from './watch-opening';
 
 const CONTROLS = 'a, button, [role=button]';
-/** The app has come by then, or something is wrong with it that must not be hidden. From memory. */
-const PATIENCE_MS = 15_000;
 /** So long something pressed is looked for once the app has come. From memory. */
 const LOOK_MS = 2_000;
 const LOOK_AGAIN_MS = 30;

@@ -114,8 +114,9 @@ export async function checkIn(): Promise<void> {
     const taken = error instanceof Refused && error.problem.type === '/problems/not-a-member';
     const signedOut = taken || (error instanceof Refused && error.problem.status === 401);
     if (signedOut && known) await leave();
+    // Out of reach it stays kept, even where this build could not read it yet: the next opening may.
+    if (signedOut) last.forget();
     if (signedOut || !known) {
-      last.forget();
       useHousehold.setState({ status: 'out', household: null, why: taken ? error.message : undefined });
     }
   }

@@ -1,5 +1,4 @@
-import type { z } from 'zod';
-import { loadSchemas } from './schemas';
+import type * as z from 'zod';
 
 /**
  * Small things this browser keeps for the page as a whole: who was here last, how the app looks, how far a guided change is.
@@ -32,7 +31,7 @@ export function kept<T>(key: string, load: () => Promise<z.ZodType<T>>): Kept<T>
     },
     readOld: async () => {
       if (localStorage.getItem(key) === null) return null;
-      const [schema] = await Promise.all([load(), loadSchemas()]);
+      const schema = await load();
       const read = schema.safeParse(text());
       return read.success ? read.data : null;
     },

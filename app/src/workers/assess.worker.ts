@@ -1,3 +1,4 @@
+import '@/configure-zod';
 import { Assessor, type Changes } from './assessor';
 
 /** Judges the household away from the thread that draws. */

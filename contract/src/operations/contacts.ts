@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { contactsPreviewSchema } from '../contacts';
 import { CALLS } from '../calls';
 import type { Operation } from './operation';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { eventPostResultSchema, eventPostSchema, logPageSchema, logQuerySchema } from '../events';
 import { householdChangeSchema, householdSchema } from '../household';
 import { instrumentChangeSchema, instrumentSchema, newInstrumentSchema } from '../instrument';

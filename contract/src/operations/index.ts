@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { accountOperations } from './account';
 import { airOperations } from './air';
 import { authOperations } from './auth';

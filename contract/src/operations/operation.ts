@@ -1,4 +1,4 @@
-import type { z } from 'zod';
+import type * as z from 'zod';
 
 export const API_ROOT = '/api/v1';
 /** Every request that changes something carries this header; a page of another origin cannot set it. */

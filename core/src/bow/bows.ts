@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { isBowed, type Family } from '../instruments';
 
 /** How much a bow is played: as much as its instruments, or now and then, as a spare is. */

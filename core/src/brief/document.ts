@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DATED_PARTS } from '../parts';
 import { MOST_PHOTOS } from './brief';
 

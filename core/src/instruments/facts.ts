@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { noteName } from '../pitch';
 import { schoolChoicesSchema } from '../schools';
 import { dateSchema } from '../time';

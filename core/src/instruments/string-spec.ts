@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** What the string's middle is made of. carbon: dense plastic (PVDF), sold for guitars and harps. */
 export const CORES = ['steel', 'synthetic', 'gut', 'nylon', 'carbon'] as const;

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { A4_RANGE_HZ, STANDARD_A4_HZ, TEMPERAMENTS } from '../pitch';
 
 /** What the player's hands do to strings. */

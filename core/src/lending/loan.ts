@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { dateSchema, dayOfDate, type LocalDay } from '../time';
 
 /** Who pays for strings while an instrument is lent. */

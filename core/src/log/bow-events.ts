@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { isBowed } from '../instruments';
 import { id, type KnownMark, type Mark } from './primitives';
 import type { AdmissionContext, Refusal } from './refusal';

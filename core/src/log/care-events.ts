@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FIGURE_DATA, FIGURES, isMeasured, recordOf, type Figure } from '../instruments';
 import { ofBow, type OfBow } from './bow-events';
 import type { KnownMark, Mark } from './primitives';

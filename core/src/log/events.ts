@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { airPayloads } from './air-events';
 import { bowPayloads } from './bow-events';
 import { carePayloads } from './care-events';

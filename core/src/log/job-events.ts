@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { JOBS, type JobId } from '../guided';
 import { id, type Mark } from './primitives';
 import { always, type Topic } from './topic';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { isLookedAt, isViewed, LOOKS, VIEWS, ZONES } from '../instruments';
 import { id, type Mark } from './primitives';
 import type { Topic } from './topic';

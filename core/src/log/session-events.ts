@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { id, instant } from './primitives';
 import { beganAtOf, sessionRefusal, spanRefusal, timesRefusal, tooEarly } from './session-admission';
 import type { Topic } from './topic';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { stringSpecSchema } from '../instruments';
 import { DOERS, id, position, type KnownMark, type Mark } from './primitives';
 import type { AdmissionContext, Refusal } from './refusal';

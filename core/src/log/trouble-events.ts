@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DOERS, id, type Mark } from './primitives';
 import type { AdmissionContext, Refusal } from './refusal';
 import { always, type Topic } from './topic';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { dateSchema } from '../time';
 import type { AirLists } from './air-events';
 import { DOERS, id, type Mark } from './primitives';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { photoHash } from '../log/photo-events';
 
 /** Bounds of a passport on paper. From memory: thirty years of upkeep on some sixty pages. */

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { dateSchema } from '../time';
 
 const words = (most: number) => z.string().trim().max(most, `At most ${most} characters.`);

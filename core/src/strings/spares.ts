@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FAMILIES, KINDS } from '../instruments';
 import type { Fitting } from '../log';
 import { stringSpecSchema } from '../instruments';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DAY_MS } from './units';
 import type { LocalDay } from './zone';
 

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FAMILIES, KINDS, kindsOf } from '../instruments';
 import { concerns, FINE, MOST_EARLIER, SKILLS } from './case';
 import { CAUSES, type CauseId } from './causes';

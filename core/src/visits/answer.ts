@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { FIGURES } from '../instruments';
 import { dateSchema } from '../time';
 

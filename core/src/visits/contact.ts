@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** Who is called about an instrument. */
 export const CONTACT_ROLES = ['workshop', 'teacher', 'dealer'] as const;

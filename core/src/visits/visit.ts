@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { instant } from '../log/primitives';
 import type { WorkshopStay } from '../log';
 import { dateSchema } from '../time';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DOERS } from '../log';
 import { DATED_PARTS } from '../parts';
 import { dateSchema } from '../time';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { DOERS, type Doer, type DoneWork } from '../log';
 import { DATED_PARTS, dueOf, subjectOf, type DatedPart, type Thread } from '../parts';
 import { DAY_MS, MONTH_DAYS } from '../time';

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 
 /** ISO 4217 code of a currency. */
 export const currencySchema = z

@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { dateSchema, dayOfDate, localDay, startOfLocalDay, type LocalDay } from '../time';
 
 /** What a player's year is made of besides upkeep. */

@@ -9,9 +9,8 @@ import {
   type Path,
   type Resolver,
 } from 'react-hook-form';
-import type { z } from 'zod';
+import type * as z from 'zod';
 import { Refused, sentenceOf } from '@/state/api';
-import { loadSchemas } from '@/state/schemas';
 import { Banner } from '@/ui/Banner';
 import { Button } from '@/ui/Button';
 import { Field } from '@/ui/Field';
@@ -36,8 +35,7 @@ interface AccountFormProps<T extends FieldValues & { email: string; password: st
 /** What of a form is wrong, by its schema: the first of each field. */
 const resolverFor =
   <T extends FieldValues>(schema: z.ZodType<T, T>): Resolver<T> =>
-  async (values) => {
-    await loadSchemas();
+  (values) => {
     const read = schema.safeParse(values);
     if (read.success) return { values: read.data, errors: {} };
     const issues = read.error.issues.toReversed();

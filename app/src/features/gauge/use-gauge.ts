@@ -1,7 +1,7 @@
 import type { Instrument } from '@tembrin/contract';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { PixelRatio, useWindowDimensions } from 'react-native';
-import { z } from 'zod';
+import * as z from 'zod';
 import { useHere } from '@/state/here';
 import { kept } from '@/state/kept';
 import { notify, notifyProblem } from '@/state/notice';
@@ -26,6 +26,10 @@ export function useGauge(instrument: Instrument) {
   const { width, height } = useWindowDimensions();
   const ratio = PixelRatio.get();
   const [scale, setScale] = useState<ScreenScale | null>(() => keptScale.read());
+  useEffect(() => {
+    // Matched under another build of the app: it holds all the same.
+    if (keptScale.read() === null) void keptScale.readOld().then((old) => setScale((now) => now ?? old));
+  }, []);
   const [matching, setMatching] = useState(false);
   const usable = scale !== null && scale.ratio === ratio && !matching;
   const first = scale?.pxPerMm ?? (width < PHONE_WIDTH ? PHONE_PX : DESK_PX);

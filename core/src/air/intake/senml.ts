@@ -1,4 +1,4 @@
-import { z } from 'zod';
+import * as z from 'zod';
 import { SECOND_MS } from '../../time';
 import { ZERO_C_IN_K } from '../../units';
 import { humidityFault, instantFault, readingOf, temperatureFault, type Reading, type ReadingFault } from './reading';

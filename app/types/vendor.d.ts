@@ -1,1 +1,0 @@
-declare module '@/vendor/zod-real';
