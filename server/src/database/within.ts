@@ -1,12 +1,8 @@
 import type { Transaction } from 'sequelize';
 import { ask, type Asked, type Value } from './reads';
 
-interface Driver extends Asked {
-  batch: (sql: string, rows: readonly (readonly Value[])[]) => Promise<unknown>;
-}
-
 /** The connection a transaction has, of which Sequelize does not tell. */
-const driverOf = (transaction: Transaction) => (transaction as unknown as { connection: Driver }).connection;
+const driverOf = (transaction: Transaction) => (transaction as unknown as { connection: Asked }).connection;
 
 /**
  * One statement within a transaction, straight from the driver: what is read and written at every entry.
@@ -19,9 +15,10 @@ export function within<Row = never>(transaction: Transaction, sql: string, value
 }
 
 /**
- * Stores many rows by one statement within a transaction, their values sent as they are: a text with all of them takes the database half
- * as long again to read as the rows take to be stored.
- * @param sql with a `?` for each value of a row
+ * Stores many rows by one statement within a transaction. As text, not by the driver's bulk protocol: what a cluster rolled back is told as
+ * such then; in bulk it came back as a duplicate of what another node had stored, and was not tried again.
+ * @param sql with the places of one row as `VALUES (?, …)`
+ * @param rows each with as many values
  * @throws the driver's own failure
  */
 export async function storeMany(
@@ -29,8 +26,8 @@ export async function storeMany(
   sql: string,
   rows: readonly (readonly Value[])[],
 ): Promise<void> {
-  const [first, ...more] = rows;
-  if (!first) return;
-  if (more.length === 0) await within(transaction, sql, first);
-  else await driverOf(transaction).batch(sql, rows);
+  if (rows.length === 0) return;
+  const places = /VALUES (\([?, ]+\))/.exec(sql)![1]!;
+  const all = sql.replace(places, rows.map(() => places).join(', '));
+  await within(transaction, all, rows.flat());
 }
