@@ -1,9 +1,9 @@
-import { copyFileSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
+import { copyFileSync, existsSync, mkdirSync, mkdtempSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { freePort, migrateDatabase, startDatabase } from './lib/database.mjs';
 import { ask, entry, logOf, newHousehold } from './lib/household.mjs';
-import { DEBIAN, ensureDebian, ensurePackages, exit, run, runTypeScript } from './lib/project.mjs';
+import { DEBIAN, ensureDebian, ensurePackages, exit, run, startServer } from './lib/project.mjs';
 import { ownUser } from './lib/user.mjs';
 
 /**
@@ -34,16 +34,6 @@ async function clusterArgs(first) {
       ...(first ? [] : ['--wsrep-new-cluster']),
     ],
   };
-}
-
-async function startServer(env) {
-  const child = runTypeScript(
-    'server/src/main.ts',
-    { ...env, PORT: '0', LOG_LEVEL: 'error', OPENING_LIMIT: '100000', HOUSEHOLD_LIMIT: '1000000' },
-    { stdio: ['ignore', 'inherit', 'inherit', 'ipc'] },
-  );
-  const { listening } = await new Promise((resolve) => child.once('message', resolve));
-  return { child, url: `http://127.0.0.1:${listening}` };
 }
 
 /** Entries written at both nodes while a device polls at one and at the other. @returns how many it has missed for good */
@@ -115,9 +105,40 @@ async function failed(urls) {
   return BATCHES - (statuses[200] ?? 0);
 }
 
+/** Starts nodes and servers, and checks them. @param nodes @param servers filled with what was started */
+async function check(folders, nodes, servers) {
+  const one = await clusterArgs(null);
+  nodes.push(await startDatabase(folders[0], 0, 'mariadb', one.args));
+  mkdirSync(folders[1], { recursive: true });
+  copyFileSync(join(folders[0], 'secrets.json'), join(folders[1], 'secrets.json'));
+  // A port that was free is somebody else's now and then.
+  const joined = async () => startDatabase(folders[1], 0, 'mariadb', (await clusterArgs(one.group)).args);
+  nodes.push(await joined().catch(joined));
+  await Promise.all(nodes.map(({ env }, at) => migrateDatabase(env, ownUser(folders[at]))));
+  for (const { env } of nodes) servers.push(await startServer(env));
+  const urls = servers.map(({ url }) => url);
+  const entries = await missed(urls);
+  const sessions = await doubled(urls);
+  const batches = await failed(urls);
+  console.log(
+    `Entries missed by a device that polls: ${entries.missed} of ${entries.written} (lost: ${entries.lost}, not taken: ${entries.refused})`,
+  );
+  console.log(`Sessions over each other taken twice: ${sessions} of ${PAIRS}`);
+  console.log(`Batches that failed: ${batches} of ${BATCHES}`);
+  return entries.missed + entries.lost + entries.refused + sessions + batches === 0 ? 0 : 1;
+}
+
+/** Rejects when somebody ends the check, so that what it started is stopped. */
+function brokenOff() {
+  return new Promise((_resolve, reject) => {
+    for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP'])
+      process.once(signal, () => reject(new Error('The check was broken off.')));
+  });
+}
+
 async function main() {
   ensureDebian({ ...DEBIAN, rsync: ['rsync'] });
-  if (!(await import('node:fs')).existsSync(PROVIDER))
+  if (!existsSync(PROVIDER))
     run('apt-get', ['install', '-y', '-q', '--no-install-recommends', 'galera-4', 'mariadb-server'], {
       env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' },
       stdio: ['ignore', 'ignore', 'inherit'],
@@ -127,25 +148,7 @@ async function main() {
   const nodes = [];
   const servers = [];
   try {
-    const one = await clusterArgs(null);
-    nodes.push(await startDatabase(folders[0], 0, 'mariadb', one.args));
-    mkdirSync(folders[1], { recursive: true });
-    copyFileSync(join(folders[0], 'secrets.json'), join(folders[1], 'secrets.json'));
-    // A port that was free is somebody else's now and then.
-    const joined = async () => startDatabase(folders[1], 0, 'mariadb', (await clusterArgs(one.group)).args);
-    nodes.push(await joined().catch(joined));
-    await Promise.all(nodes.map(({ env }, at) => migrateDatabase(env, ownUser(folders[at]))));
-    for (const { env } of nodes) servers.push(await startServer(env));
-    const urls = servers.map(({ url }) => url);
-    const entries = await missed(urls);
-    const sessions = await doubled(urls);
-    const batches = await failed(urls);
-    console.log(
-      `Entries missed by a device that polls: ${entries.missed} of ${entries.written} (lost: ${entries.lost}, not taken: ${entries.refused})`,
-    );
-    console.log(`Sessions over each other taken twice: ${sessions} of ${PAIRS}`);
-    console.log(`Batches that failed: ${batches} of ${BATCHES}`);
-    return entries.missed + entries.lost + entries.refused + sessions + batches === 0 ? 0 : 1;
+    return await Promise.race([check(folders, nodes, servers), brokenOff()]);
   } finally {
     for (const { child } of servers) {
       child.kill('SIGTERM');
@@ -156,4 +159,9 @@ async function main() {
   }
 }
 
-process.exit(await main());
+try {
+  process.exit(await main());
+} catch (error) {
+  console.error(error.message);
+  process.exit(1);
+}

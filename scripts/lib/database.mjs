@@ -177,7 +177,10 @@ export async function startDatabase(folder, port = 0, name = 'mariadb', more = [
   closeSync(log);
   let ended = false;
   child.once('exit', () => (ended = true));
-  await waitFor(() => ended || answers(chosen), 'Starting the database');
+  await waitFor(() => ended || answers(chosen), 'Starting the database').catch((error) => {
+    child.kill('SIGKILL');
+    throw error;
+  });
   if (ended) throw new Error(`The database did not start. Its last words are in ${logFile}.`);
   const env = {
     DATABASE_HOST: '127.0.0.1',

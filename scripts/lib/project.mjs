@@ -41,6 +41,21 @@ export function runTypeScript(file, env, { user = null, ...options } = {}) {
   });
 }
 
+/**
+ * Starts a server for a check, without limits that a check would reach, on a free port.
+ * @throws Error where it ends before it listens
+ */
+export async function startServer(env) {
+  const settings = { PORT: '0', LOG_LEVEL: 'error', OPENING_LIMIT: '100000', HOUSEHOLD_LIMIT: '1000000' };
+  const stdio = ['ignore', 'inherit', 'inherit', 'ipc'];
+  const child = runTypeScript('server/src/main.ts', { ...env, ...settings }, { stdio });
+  const { listening } = await new Promise((resolve, reject) => {
+    child.once('message', resolve);
+    child.once('exit', (code) => reject(new Error(`The server ended before it listened, with ${code}.`)));
+  });
+  return { child, url: `http://127.0.0.1:${listening}` };
+}
+
 const MADE = /^(node_modules|dist|made|\.expo|fonts|\.build|.*\.tsbuildinfo)$/;
 
 /** Hash of files and folders, by path and content; what is made from them, and dependencies, are passed over. */
