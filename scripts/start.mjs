@@ -33,6 +33,10 @@ const LEAST_ROOM = 200_000_000;
 
 /** Looks whether there is what a start needs, before anything is built. @throws Error with what to do */
 async function checkGround() {
+  if (!Number.isInteger(PORT) || PORT < 1 || PORT > 65_535)
+    throw new Error(
+      `PORT is "${process.env.PORT}", which is no port. Set a whole number from 1 to 65535: PORT=4317 npm start`,
+    );
   const taken = await new Promise((resolve, reject) => {
     const probe = createServer();
     probe.once('error', (error) => (error.code === 'EADDRINUSE' ? resolve(true) : reject(error)));

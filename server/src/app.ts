@@ -14,7 +14,7 @@ import { bodyPatience, type Patience } from './http/patience';
 import { noteRequest } from './operating/escaped';
 import type { Loop } from './operating/loop';
 import type { Watch } from './operating/watch';
-import { ownPagesOnly, securityHeaders } from './http/security';
+import { answerHeaders, ownPagesOnly, securityHeaders } from './http/security';
 import { signInSessions } from './http/sessions';
 import type { Outside } from './sensors/simulators';
 import type { Office } from './jobs/office';
@@ -87,7 +87,7 @@ export function createApp({
   app.disable('x-powered-by');
   // It costs a twentieth of an answer, and says nothing unless it is asked to.
   if (log.isLevelEnabled('debug')) app.use(requestLog(log));
-  app.use(noteRequest, securityHeaders());
+  app.use(noteRequest, securityHeaders(), answerHeaders);
   app.use(compression());
 
   app.use(API_ROOT, bodyPatience(watch, patience));

@@ -216,5 +216,6 @@ describe('what the server says of itself', () => {
     expect(headers['x-content-type-options']).toBe('nosniff');
     expect(headers['x-powered-by']).toBeUndefined();
     expect(headers['cache-control']).toBe('no-store');
+    expect(headers['permissions-policy']).toContain('geolocation=()');
   });
 });

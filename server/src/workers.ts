@@ -8,6 +8,8 @@ import { AggregatorRegistry } from 'prom-client';
 /** A worker is asked so often whether it is there, and ended where it has not answered for so long. */
 const ASKED_MS = 2 * SECOND_MS;
 const SILENCE_MS = 30 * SECOND_MS;
+/** One that is starting has so long: on a busy machine loading its program alone takes a minute. From memory. */
+const STARTS_WITHIN_MS = 5 * MINUTE_MS;
 /** A worker that ended is started again after a pause that doubles while they end soon. */
 const FIRST_PAUSE_MS = SECOND_MS;
 const LONGEST_PAUSE_MS = 30 * SECOND_MS;
@@ -36,6 +38,8 @@ export function answerPrimary(): void {
 export function keepWorkers(count: number, port: number, log: Logger, listening: () => void): () => Promise<void> {
   let stopping = false;
   const heard = new Map<Worker, number>();
+  /** Those that have answered once: before that they are starting. */
+  const started = new Set<Worker>();
   const pauses = new Map<Worker, number>();
   const start = (pauseMs: number) => {
     const worker = cluster.fork({ PORT: port });
@@ -43,10 +47,13 @@ export function keepWorkers(count: number, port: number, log: Logger, listening:
     heard.set(worker, began);
     pauses.set(worker, pauseMs);
     worker.on('message', (message) => {
-      if (isWord(message, 'there')) heard.set(worker, Date.now());
+      if (!isWord(message, 'there')) return;
+      started.add(worker);
+      heard.set(worker, Date.now());
     });
     worker.once('exit', (code, signal) => {
       heard.delete(worker);
+      started.delete(worker);
       if (stopping) return;
       const pause = Date.now() - began > STEADY_MS ? FIRST_PAUSE_MS : pauseMs;
       log.error({ code, signal, pauseMs: pause }, 'a worker ended by itself; it is started again');
@@ -61,8 +68,9 @@ export function keepWorkers(count: number, port: number, log: Logger, listening:
   for (let each = 0; each < count; each++) start(FIRST_PAUSE_MS);
   const asking = setInterval(() => {
     for (const [worker, at] of heard) {
-      if (Date.now() - at > SILENCE_MS) {
-        log.error({}, 'a worker has not answered for half a minute and is ended');
+      const patienceMs = started.has(worker) ? SILENCE_MS : STARTS_WITHIN_MS;
+      if (Date.now() - at > patienceMs) {
+        log.error({ seconds: patienceMs / SECOND_MS }, 'a worker has not answered for so long and is ended');
         worker.process.kill('SIGKILL');
       } else if (worker.isConnected()) worker.send('there?' satisfies Word, () => undefined);
     }

@@ -26,6 +26,7 @@ export const accountOperations = {
     status: 200,
     body: addressChangeSchema,
     response: accountSchema,
+    limited: 'mail',
   },
   keepAddress: { ...CALLS.keepAddress, access: 'account', status: 200, response: accountSchema },
   endSignIn: {

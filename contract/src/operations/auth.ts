@@ -35,6 +35,7 @@ export const authOperations = {
     body: newAccountSchema,
     response: householdSchema,
     limited: 'attempts',
+    showsWho: true,
   },
   signIn: {
     ...CALLS.signIn,
@@ -43,6 +44,7 @@ export const authOperations = {
     body: credentialsSchema,
     response: householdSchema,
     limited: 'attempts',
+    showsWho: true,
   },
   openDemo: {
     ...CALLS.openDemo,

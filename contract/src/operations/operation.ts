@@ -23,6 +23,8 @@ export interface Operation {
   versioned?: boolean;
   /** Guarded by the limit on sign-in attempts, or by that on mail that anybody may have sent to an address. */
   limited?: 'attempts' | 'mail';
+  /** Whoever gets through it has shown that the address in its body is their own: the place they did it from is known from then on. */
+  showsWho?: boolean;
   /** Its body is a file that the handler reads as it comes. */
   stream?: boolean;
   /** Its file is small: it counts among the changes, not among the files. */

@@ -25,7 +25,7 @@ test('a way that an address does not know is told with those it knows', async ()
   const { body, headers } = await visitor(server).put('/events', 1, {}).expect(405);
   expect(headers.allow).toBe('GET, HEAD, POST');
   expect(body).toMatchObject({ status: 405, detail: expect.stringContaining('GET, HEAD, POST') });
-  await visitor(server).get('/no-such-thing').expect(404);
+  await visitor(server).get('/no-such-thing').expect(404).expect('Cache-Control', 'no-store');
 });
 
 test('a body of a kind that is not read is told so, and one that is none of what it says', async () => {
@@ -43,7 +43,10 @@ test('a body of a kind that is not read is told so, and one that is none of what
 test('what is asked of a file and cannot be is the fault of who asks', async () => {
   const get = (path: string) => request(server.app).get(path);
   await get('/%').expect(400);
-  await get('/index.html').set('Range', 'bytes=9999-').expect(416);
+  await get('/index.html').set('Range', 'bytes=9999-').expect(416).expect('Cache-Control', 'no-store');
+  await get(`/${OLD}`).set('If-Match', '"another"').expect(412).expect('Cache-Control', 'no-store');
+  const moved = await get(`${API_ROOT}/reminders/unsubscribe/key`).expect(303).expect('Cache-Control', 'no-store');
+  expect(moved.headers['permissions-policy']).toContain('camera=(self)');
   await get('/index.html').set('If-Match', '"another"').expect(412);
   await get('/').expect(200);
 });

@@ -21,6 +21,7 @@ export function problemAnswers(watch: Watch): ErrorRequestHandler {
     if (happened) watch.happened(happened, answer.status >= 500 ? { failure: toldOf(error) } : {});
     if (answer.status === 401) response.setHeader('WWW-Authenticate', challengeOf(request));
     if (answer.status === 503) response.setHeader('Retry-After', String(RETRY_AFTER_S));
+    response.setHeader('Cache-Control', 'no-store');
     response.status(answer.status).type('application/problem+json');
     response.json(answer);
   };

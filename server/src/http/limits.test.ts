@@ -56,6 +56,32 @@ describe('attempts', () => {
     await until(async () => (await attempt(email, home, PASSWORD)).status === 200);
   });
 
+  test('from a place that never signed in stay limited, whatever address it names to an operation that asks for none', async () => {
+    const { email } = await household(strict);
+    const stranger = aPlace();
+    const ask = visitor(strict).post('/sign-in/passkey/ask', { email }).set('X-Forwarded-For', stranger);
+    expect((await ask.expect(400)).body).toMatchObject({ type: '/problems/no-body' });
+    await visitor(strict).post('/reminders/unsubscribe/none', { email }).set('X-Forwarded-For', stranger);
+    const rows = await strict.database.sequelize.query('SELECT 1 FROM limits WHERE name = :name', {
+      replacements: { name: `known ${hashed(`${email} ${stranger}`)}` },
+      type: QueryTypes.SELECT,
+    });
+    expect(rows).toEqual([]);
+  });
+
+  test('at having letters sent to one address are limited, whichever account and page asks', async () => {
+    const victim = `${uuid()}@example.org`;
+    const statuses: number[] = [];
+    for (let each = 0; each < 7; each++) {
+      const { browser } = await household(strict);
+      const body = { password: PASSWORD, email: victim };
+      const asked = await browser.post('/account/address', body).set('X-Forwarded-For', aPlace());
+      statuses.push(asked.status);
+    }
+    expect(statuses).toEqual([200, 200, 200, 200, 200, 429, 429]);
+    await visitor(strict).post('/forgotten-password', { email: victim }).set('X-Forwarded-For', aPlace()).expect(429);
+  });
+
   test('are forgotten once they are past', async () => {
     const { sequelize } = strict.database;
     const count = async () =>

@@ -93,14 +93,18 @@ function attemptLimits(limit: MakeLimit, known: KnownPlaces, settings: LimitSett
       skip: async (request) => emailOf(request) === '' || (await known.has(request)),
       keyGenerator: emailOf,
     }),
-    (request, response, next) => {
-      response.once('finish', () => {
-        if (response.statusCode < 300 && emailOf(request) !== '') void known.remember(request).catch(() => undefined);
-      });
-      next();
-    },
   ];
 }
+
+/** Remembers the place of who got through. */
+const rememberPlace =
+  (known: KnownPlaces): RequestHandler =>
+  (request, response, next) => {
+    response.once('finish', () => {
+      if (response.statusCode < 300) void known.remember(request).catch(() => undefined);
+    });
+    next();
+  };
 
 function sensorLimits(limit: MakeLimit, perMinute: number): RequestHandler[] {
   const told = [
@@ -262,15 +266,17 @@ export function limitsOf(
   watch: Watch,
 ): (operation: Operation) => RequestHandler[] {
   const limit = limitsIn(database, watch);
-  const attempts = attemptLimits(limit, new KnownPlaces(database.sequelize), settings);
+  const known = new KnownPlaces(database.sequelize);
+  const attempts = attemptLimits(limit, known, settings);
   const sensor = sensorLimits(limit, settings.SENSOR_LIMIT);
   const address = calendarLimits(limit);
   const { writes, costly } = householdLimits(limit, settings.HOUSEHOLD_LIMIT);
   const mail = mailLimits(limit);
   const account = accountLimits(limit, settings.SIGN_IN_LIMIT);
-  return ({ limited, access, method, stream, small, file, costly: takesLong }) => {
-    if (limited) return limited === 'mail' ? mail : attempts;
-    if (access === 'account') return method === 'get' ? [] : account;
+  return ({ limited, showsWho, access, method, stream, small, file, costly: takesLong }) => {
+    if (access === 'account') return method === 'get' ? [] : [...account, ...(limited === 'mail' ? mail : [])];
+    if (limited === 'mail') return mail;
+    if (limited) return showsWho ? [...attempts, rememberPlace(known)] : attempts;
     if (access === 'sensor') return sensor;
     if (access === 'address') return address;
     if (access !== 'household') return [];

@@ -62,6 +62,7 @@ export function operationsRouter({
   for (const [id, operation] of Object.entries(operations) as [OperationId, Operation][]) {
     const handle = handlers[id] as (call: unknown) => Promise<unknown>;
     const answer = async (request: Request, response: Response) => {
+      if (!operation.body && !operation.stream) refuseBody(request);
       const scope =
         operation.access === 'household'
           ? await scopeOf(request, database, DEED_OF[id as HouseholdOperationId])
@@ -76,7 +77,6 @@ export function operationsRouter({
         account: operation.access === 'account' ? accountOf(request, accounts) : undefined,
       };
       const result = await handle(call);
-      response.setHeader('Cache-Control', 'no-store');
       if (operation.status === 204) return void response.status(204).end();
       if (checkResponses) operation.response?.parse(result);
       if (operation.bytes) return sendBytes(response, operation, result as Bytes);
@@ -136,6 +136,12 @@ function bodyOf(request: Request): unknown {
   )
     fail(415, 'wrong-format', 'Send JSON, with Content-Type: application/json.');
   return request.body;
+}
+
+/** What an operation does not ask for is not looked at in silence. @throws ProblemError 400 */
+function refuseBody({ body }: Request): void {
+  if (body === undefined || Object.keys(body as object).length === 0) return;
+  fail(400, 'no-body', 'This address takes no body. Send the request without one.');
 }
 
 async function scopeOf({ session, headers }: Request, database: Database, deed: Deed): Promise<HouseholdScope> {

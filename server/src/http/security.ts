@@ -4,6 +4,22 @@ import helmet from 'helmet';
 import type { Watch } from '../operating/watch';
 import { problem } from '../problems/problems';
 
+/** What of a device a page may ask for: the camera and the microphone are for measuring, the rest is nobody's business here. */
+const PERMISSIONS = [
+  'camera=(self)',
+  'microphone=(self)',
+  ...['bluetooth', 'display-capture', 'geolocation', 'hid', 'midi', 'payment', 'serial', 'usb'].map(
+    (feature) => `${feature}=()`,
+  ),
+].join(', ');
+
+/** Answers are kept by nobody unless they say otherwise, and pages ask a device for what Tembrin needs. */
+export const answerHeaders: RequestHandler = (_request, response, next) => {
+  response.setHeader('Cache-Control', 'no-store');
+  response.setHeader('Permissions-Policy', PERMISSIONS);
+  next();
+};
+
 /** Response headers: the page may load only what this server serves. */
 export function securityHeaders(): RequestHandler {
   return helmet({

@@ -18,7 +18,7 @@ function endRequest(): void {
   const response = answering.getStore();
   if (!response || response.writableEnded) return;
   if (response.headersSent) return void response.destroy();
-  response.status(500).type('application/problem+json').set('Cache-Control', 'no-store');
+  response.status(500).type('application/problem+json');
   response.json(problem(500, 'unforeseen', UNFORESEEN));
 }
 
