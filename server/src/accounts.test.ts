@@ -127,6 +127,24 @@ describe('a forgotten password', () => {
     expect(server.post.to(email)[0]!.subject).toBe('Your password was replaced');
   });
 
+  test('puts out whoever added a passkey before, and says so', async () => {
+    const { browser, email } = await household(server);
+    const device = authenticator(ORIGIN);
+    const asked = (await browser.post('/account/passkeys/ask', { password: PASSWORD }).expect(200)).body;
+    await browser.post('/account/passkeys', { name: 'Theirs', made: device.make(asked) }).expect(201);
+    await forgot(email).expect(204);
+    await deliver();
+    await reset(server.post.keyTo(email)).expect(204);
+    const intruder = visitor(server);
+    const used = device.use((await intruder.post('/sign-in/passkey/ask').expect(200)).body);
+    await intruder.post('/sign-in/passkey', { used }).expect(401);
+    await deliver();
+    expect(server.post.to(email)[0]!.text).toContain('All passkeys were removed too.');
+    const { browser: owner, answer } = signIn(email, NEXT);
+    await answer.expect(200);
+    expect((await accountOf(owner)).passkeys).toEqual([]);
+  });
+
   test('is answered alike whether the address has an account or not, and nothing is done before the answer', async () => {
     const { email } = await household(server);
     const nobody = `${uuid()}@example.org`;
@@ -231,6 +249,20 @@ describe('another address', () => {
     await deliver();
     for (const to of [email, wanted]) expect(server.post.to(to)[0]!.subject).toBe('Your address was changed');
     await confirm(server.post.keyTo(email)).expect(404);
+  });
+
+  test('is there too where both are confirmed at the same moment', async () => {
+    for (let time = 0; time < 4; time++) {
+      const { browser, email } = await household(server);
+      const wanted = `${uuid()}@example.org`;
+      await ask(browser, wanted).expect(200);
+      await deliver();
+      const keys = [server.post.keyTo(wanted), server.post.keyTo(email)];
+      const answers = await Promise.all(keys.map((key) => confirm(key).expect(200)));
+      const outcomes = answers.map(({ body }) => (body as { outcome: string }).outcome);
+      expect(outcomes.sort()).toEqual(['changed', 'other-asked']);
+      expect(await accountOf(browser)).toMatchObject({ email: wanted, change: null });
+    }
   });
 
   test('is given up; its links are good for nothing then', async () => {
@@ -348,6 +380,13 @@ describe('a passkey', () => {
     await ask(thief);
     await thief.post('/sign-in/passkey', { used }).expect(401);
     await visitor(server).post('/sign-in/passkey', { used }).expect(422);
+    // The same answer several times at the same moment, on one sign-in page.
+    const twice = visitor(server);
+    const once = device.use((await ask(twice)) as never);
+    const answers = await Promise.all(
+      Array.from({ length: 4 }, () => twice.post('/sign-in/passkey', { used: once }).then(({ status }) => status)),
+    );
+    expect(answers.sort()).toEqual([200, 422, 422, 422]);
     // A copy of the device, whose count is behind.
     device.turnBack(3);
     await refused((asked) => device.use(asked));

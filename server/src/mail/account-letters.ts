@@ -12,7 +12,8 @@ export interface AccountNews {
   'confirm-old': { href: string; to: string };
   'address-changed': { to: string; at: number };
   'password-changed': { at: number };
-  'password-reset': { at: number };
+  /** `passkeys`: how many went with the old password. */
+  'password-reset': { at: number; passkeys: number };
   'passkey-added': { name: string; at: number };
   'passkey-removed': { name: string; at: number };
   leaving: { goesAt: number; taking: readonly string[] };
@@ -42,7 +43,7 @@ const account = ({ account: href }: Ground) => ({ title: 'Look after the account
 /** What to do where it was somebody else. */
 const notYou = ({ forgotten: href }: Ground) =>
   [
-    'If that was not you, replace the password now: every device is then signed out.',
+    'If that was not you, replace the password now. Every device is then signed out, and all passkeys are removed.',
     { title: 'Replace the password', href },
   ] as const;
 
@@ -85,10 +86,11 @@ const LETTERS: { readonly [K in keyof AccountNews]: (news: AccountNews[K], groun
       ...notYou(ground),
     ],
   }),
-  'password-reset': ({ at }, ground) => ({
+  'password-reset': ({ at, passkeys }, ground) => ({
     subject: 'Your password was replaced',
     parts: [
       `A new password was chosen with the link we sent, on ${moment(at, ground.timeZone)}. All devices were signed out; sign in with the new one.`,
+      ...(passkeys > 0 ? ['All passkeys were removed too. Sign in with the password, then add yours again.'] : []),
       ...notYou(ground),
     ],
   }),

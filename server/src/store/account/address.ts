@@ -69,7 +69,9 @@ export async function confirmAddress(
   try {
     const outcome = await inTransaction(database, async (transaction) => {
       const link = await linkAt(database, key, BOTH, secret, transaction);
-      const account = link && (await models.Account.findOne({ where: { id: link.accountId }, transaction }));
+      // One at a time: of two that come at the same moment the second has to see that the first was there.
+      const lock = transaction.LOCK.UPDATE;
+      const account = link && (await models.Account.findOne({ where: { id: link.accountId }, transaction, lock }));
       if (!link || !account || link.address === null) return fail(404, 'link-past', LINK_PAST);
       const kind = link.kind === 'confirm-old' ? 'confirm-new' : 'confirm-old';
       const other = await models.AccountLink.findOne({ where: { accountId: account.id, kind }, transaction });

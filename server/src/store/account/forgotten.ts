@@ -29,7 +29,7 @@ export async function sendReset(ground: AccountGround, email: string): Promise<v
 }
 
 /**
- * Replaces a forgotten password. Whoever is signed in to the account anywhere is signed out.
+ * Replaces a forgotten password. Whoever is signed in to the account anywhere is signed out, and its passkeys are removed.
  * @throws ProblemError 404 where the link is good for nothing, 422 where the password is easily guessed
  */
 export async function resetPassword(ground: AccountGround, key: string, password: string): Promise<void> {
@@ -56,8 +56,10 @@ export async function resetPassword(ground: AccountGround, key: string, password
     });
     await account.update({ passwordHash, deadSince: null }, { transaction });
     await endSignIns(database, account.id, 'all', transaction);
+    // Whoever got in before may have added one of their own.
+    const passkeys = await models.Passkey.destroy({ where: { accountId: account.id }, transaction });
     await putDown(database, account.id, 'password-reset', null, transaction);
-    await tellByMail(ground, account, { news: 'password-reset', facts: { at: Date.now() } }, transaction);
+    await tellByMail(ground, account, { news: 'password-reset', facts: { at: Date.now(), passkeys } }, transaction);
   });
   queue.kick();
 }

@@ -6,8 +6,8 @@ import {
 } from '@simplewebauthn/server';
 import type { newPasskeySchema, usedPasskeySchema } from '@tembrin/contract';
 import { isoUint8Array } from '@simplewebauthn/server/helpers';
-import { MINUTE_MS } from '@tembrin/core';
-import { UniqueConstraintError } from 'sequelize';
+import { MINUTE_MS, SECOND_MS } from '@tembrin/core';
+import { QueryTypes, UniqueConstraintError } from 'sequelize';
 import { v7 as uuid } from 'uuid';
 import type * as z from 'zod';
 import type { AccountRow } from '../../database/account-models';
@@ -38,10 +38,25 @@ const origin = ({ publicUrl }: AccountGround) => new URL(publicUrl).origin;
 const name = ({ publicUrl }: AccountGround) => new URL(publicUrl).hostname;
 
 const NOT_HERE = 'That took too long, or was answered elsewhere. Try it again.';
-const checkAsked = (asked: Asked | undefined, what: Asked['what']): string => {
+
+/**
+ * What a browser was asked with, once: whoever answers first has it, in whatever process.
+ * @throws ProblemError 422 where it was not asked, too long ago, or answered already
+ */
+async function takeChallenge(
+  { sequelize }: AccountGround['database'],
+  asked: Asked | undefined,
+  what: Asked['what'],
+): Promise<string> {
   if (!asked || asked.what !== what || Date.now() - asked.at > ASKED_MS) fail(422, 'passkey-stale', NOT_HERE);
+  const replacements = { name: `asked ${hashed(asked.challenge)}`, keptS: (2 * ASKED_MS) / SECOND_MS };
+  const [, taken] = await sequelize.query(
+    'INSERT IGNORE INTO limits (name, hits, until) VALUES (:name, 0, UTC_TIMESTAMP(3) + INTERVAL :keptS SECOND)',
+    { replacements, type: QueryTypes.INSERT },
+  );
+  if (taken === 0) fail(422, 'passkey-stale', NOT_HERE);
   return asked.challenge;
-};
+}
 
 /** What a browser is asked with to make a passkey. */
 export async function askToMake(ground: AccountGround, account: AccountRow) {
@@ -65,7 +80,7 @@ export async function addPasskey(
   asked: Asked | undefined,
   { name: called, made }: Made,
 ): Promise<void> {
-  const expectedChallenge = checkAsked(asked, 'make');
+  const expectedChallenge = await takeChallenge(ground.database, asked, 'make');
   const outcome = await verifyRegistrationResponse({
     response: made as never,
     expectedChallenge,
@@ -135,7 +150,7 @@ export const askToUse = (ground: AccountGround) =>
  * @throws ProblemError 401, the same whether the passkey is unknown or its answer is wrong
  */
 export async function checkPasskey(ground: AccountGround, asked: Asked | undefined, { used }: Used): Promise<Identity> {
-  const expectedChallenge = checkAsked(asked, 'use');
+  const expectedChallenge = await takeChallenge(ground.database, asked, 'use');
   const { models } = ground.database;
   const row = await models.Passkey.findOne({ where: { hash: hashed(used.id) } });
   const outcome =
