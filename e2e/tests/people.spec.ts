@@ -97,7 +97,7 @@ test('a parent of two: children without an account at the stand, a teacher invit
   await page.getByRole('button', { name: 'Take them out' }).click();
   await expect(page.getByText(/Press once more/)).toBeVisible();
   await page.getByRole('button', { name: 'Take them out' }).click();
-  await expect(page.getByText('Ines is out.')).toBeVisible();
+  await expect(page.getByText('Ines has been removed.')).toBeVisible();
   await teacher.goto('/kit');
   await expect(teacher.getByText(/You do not belong to this household any more/)).toBeVisible();
   await context.close();

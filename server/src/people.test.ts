@@ -22,6 +22,46 @@ async function addInstrument({ browser }: Party, name: string): Promise<string> 
   return id;
 }
 
+describe('a keeper who is one no longer', () => {
+  test.each(['removed', 'demoted', 'left'])('comes back by nothing they could read: %s', async (how) => {
+    const mine = await household(server);
+    const pip = await addPerson(mine);
+    const other = await member(mine, { name: 'Curlew', role: 'keeper' });
+    // What they make, and what they read of what others made.
+    const invitation = (await other.browser.post('/invitations', { personId: pip.id, email: null }).expect(201)).body;
+    const { path } = (await mine.browser.post('/calendar/address').expect(201)).body as { path: string };
+    expect((await other.browser.get('/calendar/address').expect(200)).body).toEqual({ path });
+    const { instrument } = mine;
+    await other.browser.post('/handovers', { instrumentId: instrument.id }).expect(201);
+    const feed = () => visitor(server).agent.get(path);
+    await feed().expect(200);
+
+    const { version } = (await read(mine.browser)).people.find(({ id }) => id === other.person.id)!;
+    const facts = { name: 'Curlew', role: 'player', plays: [], looksAfter: [] };
+    if (how === 'removed') await mine.browser.remove(`/people/${other.person.id}`, version).expect(204);
+    else if (how === 'demoted') await mine.browser.put(`/people/${other.person.id}`, version, facts).expect(200);
+    else await other.browser.post('/people/leave').expect(204);
+
+    await other.browser.get('/invitations').expect(403);
+    await (await somebody()).browser.post('/invitations/accept', { key: keyOf(invitation.path) }).expect(404);
+    await feed().expect(404);
+    expect((await mine.browser.get('/handovers').expect(200)).body).toEqual({ handovers: [] });
+    expect((await mine.browser.get('/calendar/address').expect(200)).body).toEqual({ path: null });
+  });
+
+  test('where a player is removed, what the keepers made stays', async () => {
+    const mine = await household(server);
+    const pip = await addPerson(mine);
+    const player = await member(mine, { name: 'Ines', role: 'player' });
+    await mine.browser.post('/invitations', { personId: pip.id, email: null }).expect(201);
+    const { path } = (await mine.browser.post('/calendar/address').expect(201)).body as { path: string };
+    const { version } = (await read(mine.browser)).people.find(({ id }) => id === player.person.id)!;
+    await mine.browser.remove(`/people/${player.person.id}`, version).expect(204);
+    expect((await mine.browser.get('/invitations').expect(200)).body).toMatchObject({ invitations: [{}] });
+    await visitor(server).agent.get(path).expect(200);
+  });
+});
+
 describe('persons', () => {
   test('who makes a household keeps it', async () => {
     const mine = await household(server);

@@ -4,6 +4,7 @@ import { DAY_MS, leavesNoKeeper, mayRecordFor, type Role } from '@tembrin/core';
 import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { InvitationRow, PersonRow } from '../database/people-models';
+import type { HouseholdRow } from '../database/models';
 import { inTransaction } from '../database/transaction';
 import { CHANGED, fail } from '../problems/problems';
 import { checkQuota } from '../problems/quota';
@@ -64,10 +65,13 @@ export class PeopleScope {
 
   /** @throws ProblemError 404, 412, 409 where nobody would keep the household */
   change(id: string, version: number, facts: PersonChange): Promise<PersonSeen> {
-    return this.scope.alone(async (transaction) => {
+    return this.scope.alone(async (transaction, household) => {
       const row = await this.rowAt(id, version, transaction);
       await this.checkInstruments(facts, transaction);
-      if (facts.role !== 'keeper') await this.checkKept(id, transaction);
+      if (facts.role !== 'keeper') {
+        await this.checkKept(id, transaction);
+        await this.endKeeping(row, household, transaction);
+      }
       await row.update({ ...columnsOf(facts), version: version + 1 }, { transaction });
       return this.seen(row);
     });
@@ -90,9 +94,10 @@ export class PeopleScope {
 
   /** Takes a person out: their sign-ins show this household no more, and their name stays with what they did. */
   async remove(id: string, version: number): Promise<void> {
-    await this.scope.alone(async (transaction) => {
+    await this.scope.alone(async (transaction, household) => {
       const row = await this.rowAt(id, version, transaction);
       await this.checkKept(id, transaction);
+      await this.endKeeping(row, household, transaction);
       await this.takeOut(row, transaction);
     });
   }
@@ -101,11 +106,24 @@ export class PeopleScope {
   async leave(): Promise<void> {
     const { person } = this.scope.actor;
     if (!person) return fail(403, 'no-account', 'The demo library has no people who could leave it.');
-    await this.scope.alone(async (transaction) => {
+    await this.scope.alone(async (transaction, household) => {
       const row = await this.models.Person.findOne({ where: this.scope.where({ id: person.id }), transaction });
       await this.checkKept(person.id, transaction);
-      if (row) await this.takeOut(row, transaction);
+      if (!row) return;
+      await this.endKeeping(row, household, transaction);
+      await this.takeOut(row, transaction);
     });
+  }
+
+  /**
+   * Where a keeper who signs in is one no longer: whatever keys to the household they could read end with it. These are open invitations,
+   * offers nobody completed, and the household's calendar address.
+   */
+  private async endKeeping(row: PersonRow, household: HouseholdRow, transaction: Transaction): Promise<void> {
+    if (row.role !== 'keeper' || row.accountId === null) return;
+    await this.models.Invitation.destroy({ where: this.scope.where({}), transaction });
+    await this.models.Handover.destroy({ where: this.scope.where({ doneAt: null }), transaction });
+    await household.update({ calendarId: null }, { transaction });
   }
 
   private async takeOut(row: PersonRow, transaction: Transaction): Promise<void> {

@@ -16,7 +16,7 @@ import { copy, waysWords } from '@/copy/screens/people/person';
 import { ROLE_WORDS } from '@/copy/screens/people/people';
 import { ROLES, type PersonFacts, type Role } from '@tembrin/core/people';
 import { useForm } from '../account/use-form';
-import { keepPerson, useInviting } from './use-people';
+import { keepPerson, lostKeys, useInviting } from './use-people';
 import { usePlayed, useSayable } from './use-ways';
 
 const ROLE_OPTIONS = ROLES.map((value) => ({ value, title: ROLE_WORDS[value].title }));
@@ -51,7 +51,7 @@ function usePersonForm(person: Person | null) {
     const facts: PersonFacts = { name, role, plays, looksAfter };
     const kept = await keepPerson(person, facts);
     await refreshHousehold();
-    if (person) return notify(copy.saved);
+    if (person) return notify(lostKeys(person, role) ? copy.keysClosed(name) : copy.saved);
     router.replace({ pathname: '/kit/people/[person]', params: { person: kept.id } });
     notify(copy.added(kept.name));
   });

@@ -65,6 +65,10 @@ export function usePeoplePage() {
   };
 }
 
+/** Whether somebody who signs in stops keeping the household, and so loses its keys. @param next their role then; null: they are removed */
+export const lostKeys = (person: Person, next: Person['role'] | null): boolean =>
+  person.role === 'keeper' && person.account && next !== 'keeper';
+
 /** Keeping what was said of a person, or adding one. @param person null: one that is added */
 export function keepPerson(person: Person | null, facts: PersonFacts): Promise<Person> {
   return person
@@ -108,7 +112,7 @@ export function useInviting(person: Person) {
             await call('removePerson', { params: { id: person.id }, version: person.version });
             await refreshHousehold();
             router.replace('/kit/people');
-            notify(personCopy.removed(person.name));
+            notify(lostKeys(person, null) ? personCopy.keysClosed(person.name) : personCopy.removed(person.name));
           })
         : setRemoving(true),
   };

@@ -45,6 +45,9 @@ export const copy = {
   remove: 'Take them out',
   removeAsk: (name: string) =>
     `${name} will not see this household any more. What they did stays under their name. Press once more to take them out.`,
-  removed: (name: string) => `${name} is out.`,
+  removed: (name: string) => `${name} has been removed.`,
+  /** Said where they kept the household and signed in: what they could read of it is closed. */
+  keysClosed: (name: string) =>
+    `${name} no longer keeps this household. Open invitations, hand-over offers and the household’s calendar address have been closed. Make new ones where you need them.`,
   onlyLook: 'Who keeps the household changes this.',
 } as const;
