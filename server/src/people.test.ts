@@ -1,4 +1,4 @@
-import { API_ROOT, REQUEST_HEADER, type Household } from '@tembrin/contract';
+import { API_ROOT, operations, REQUEST_HEADER, type Household, type Operation } from '@tembrin/contract';
 import { usualFacts } from '@tembrin/core';
 import { v7 as uuid } from 'uuid';
 import { household, madeEvent, openServer, PASSWORD, visitor, type TestServer, type Visitor } from './testing/fixtures';
@@ -287,6 +287,51 @@ describe('who did it', () => {
     const { events } = (await other.browser.get('/events').expect(200)).body;
     expect(events).toMatchObject([{ by: pip.id }]);
     expect((await bring('/import/log', log)).body).toMatchObject({ known: 1, events: 0 });
+  });
+});
+
+describe('what work cost', () => {
+  /** Written nowhere else. */
+  const AMOUNT = 734_159.25;
+  const VISIT = uuid();
+
+  test.each(['player', 'helper'] as const)('is seen by keepers alone, in no read of a %s', async (role) => {
+    const mine = await household(server);
+    const { id } = mine.instrument;
+    const cost = { amount: AMOUNT, currency: 'EUR' };
+    const work = { by: 'workshop', words: 'Nut recut', part: null, cost, visitId: VISIT };
+    const posted = await mine.browser.postEvents(
+      madeEvent(id, 'worked-on', work as never),
+      madeEvent(id, 'brought-in', { visitId: VISIT, expected: null } as never),
+    );
+    expect((posted.body as { outcomes: { outcome: string }[] }).outcomes.map(({ outcome }) => outcome)).toEqual([
+      'stored',
+      'stored',
+    ]);
+    const theirs = await member(mine, { role, plays: [id], looksAfter: [id] });
+    const paths = (Object.values(operations) as Operation[])
+      .filter(({ method, path, access }) => method === 'get' && access === 'household' && !path.includes(':'))
+      .map(({ path }) => path);
+    expect(paths).toContain('/events');
+    const text = async (browser: Visitor, path: string) => {
+      const { text: told, body } = await browser.get(path);
+      return told ?? JSON.stringify(body);
+    };
+    for (const path of paths) {
+      const told = await text(theirs.browser, path);
+      expect([path, told.includes(String(AMOUNT)), told.includes(VISIT)]).toEqual([path, false, false]);
+    }
+    expect(await text(theirs.browser, '/events')).toContain('Nut recut');
+    const kept = await text(mine.browser, '/events');
+    expect([kept.includes(String(AMOUNT)), kept.includes(VISIT)]).toEqual([true, true]);
+    // Another role sees more of the log: a device then reads it anew.
+    const epoch = async () => ((await theirs.browser.get('/events')).body as { epoch: string }).epoch;
+    const before = await epoch();
+    const { version } = (await read(mine.browser)).people.find((each) => each.id === theirs.person.id)!;
+    const facts = { name: 'Pip', role: 'keeper', plays: [id], looksAfter: [id] };
+    await mine.browser.put(`/people/${theirs.person.id}`, version, facts).expect(200);
+    expect(await epoch()).not.toBe(before);
+    expect(await text(theirs.browser, '/events')).toContain(String(AMOUNT));
   });
 });
 

@@ -29,6 +29,7 @@ export {
 export type { Move, Weighing } from './air-events';
 export type { Work } from './job-events';
 export { stayNow, type DoneWork, type WorkshopStay } from './visit-events';
+export { withoutCosts } from './without-costs';
 export { SEEKERS, type Seeker, type Trouble } from './trouble-events';
 export type { OfBow } from './bow-events';
 export type { Measure } from './care-events';

@@ -8,7 +8,7 @@ import type {
 } from '@tembrin/contract';
 import { EVENTS_PER_PAGE } from '@tembrin/contract';
 import { QUOTAS } from '@tembrin/contract/quotas';
-import type { LogEvent } from '@tembrin/core';
+import { withoutCosts, type LogEvent } from '@tembrin/core';
 import { Op, type Transaction } from 'sequelize';
 import type { Database } from '../database/connect';
 import type { HouseholdRow, InstrumentRow } from '../database/models';
@@ -17,7 +17,7 @@ import { within } from '../database/within';
 import { CHANGED, fail } from '../problems/problems';
 import { checkQuota } from '../problems/quota';
 import type { Identity } from './accounts';
-import { WHOLE, type Actor } from './actor';
+import { roleOf, WHOLE, type Actor } from './actor';
 import { hashed } from './hashed';
 import { insertEvents, readEvents, type EventsAsked, type StoredEvent } from './event-rows';
 import { householdOf, INSTRUMENT, instrumentColumns, instrumentOf, PERSON_SEEN } from './rows';
@@ -201,10 +201,21 @@ export class HouseholdScope {
   }
 
   /**
-   * Events of the log, in the order in which they were stored: those a demo copy has of its master, then its own.
+   * Events of the log, in the order in which they were stored: those a demo copy has of its master, then its own. What work cost is seen
+   * by keepers alone.
    * @param household its row, where it was read already
    */
   async events(
+    wanted: Partial<EventsAsked>,
+    transaction?: Transaction,
+    household?: Pick<HouseholdKept, 'base' | 'baseNumber'>,
+  ): Promise<StoredEvent[]> {
+    const stored = await this.storedEvents(wanted, transaction, household);
+    if (roleOf(this.actor) === 'keeper') return stored;
+    return stored.map(({ number, event }) => ({ number, event: withoutCosts(event) }));
+  }
+
+  private async storedEvents(
     wanted: Partial<EventsAsked>,
     transaction?: Transaction,
     household?: Pick<HouseholdKept, 'base' | 'baseNumber'>,
@@ -289,10 +300,13 @@ export class HouseholdScope {
     };
   }
 
-  /** A mark that differs where others of the log are seen: a device then reads it anew from its beginning. */
+  /** A mark that differs where others of the log, or more or less of them, are seen: a device then reads it anew from its beginning. */
   private boundsMark(): string {
     const { only } = this.actor;
-    return only ? `~${hashed([...only].sort().join()).slice(0, 12)}` : '';
+    const keeps = roleOf(this.actor) === 'keeper';
+    if (keeps && !only) return '';
+    const seen = [keeps ? 'with costs' : 'without costs', ...(only ? [...only].sort() : ['all'])];
+    return `~${hashed(seen.join()).slice(0, 12)}`;
   }
 
   /** How many entries the log has of one instrument, those of a demo copy's master among them. */
