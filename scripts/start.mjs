@@ -2,7 +2,7 @@ import { createServer } from 'node:net';
 import { existsSync, mkdirSync, rmSync, statfsSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { build, DIST_BEFORE } from './build.mjs';
-import { isExternal, externalDatabase, migrateDatabase, startDatabase } from './lib/database.mjs';
+import { isExternal, isReached, externalDatabase, migrateDatabase, startDatabase } from './lib/database.mjs';
 import { keepUp, watch } from './lib/keep-up.mjs';
 import { takeLatch } from './lib/latch.mjs';
 import { startSimulators } from './lib/simulators.mjs';
@@ -60,6 +60,17 @@ async function checkGround() {
     throw new Error(
       `There are ${Math.round((bavail * bsize) / 1e6)} MB left for ${DATA}; a start needs ${LEAST_ROOM / 1e6}. Make room, then start again.`,
     );
+}
+
+/** Less than this is left: the database ends at the next entry, and starts only once there is more. */
+const FULL = 50_000_000;
+
+/** What keeps the database from running that passes by itself. */
+async function noRoom() {
+  const { bavail, bsize } = statfsSync(DATA);
+  return bavail * bsize < FULL
+    ? `the disk is full, ${Math.round((bavail * bsize) / 1e6)} MB are left for ${DATA}`
+    : null;
 }
 
 /** The folder photographs are kept in, where no store is named for them. */
@@ -145,8 +156,10 @@ async function main() {
   const startDatabaseAgain = async () => (database = await startDatabase(DATA, Number(env.DATABASE_PORT)));
   const isStopping = () => stopping;
   await Promise.race([
-    keepUp('The server', startServer, isStopping),
-    ...(isExternal() ? [] : [keepUp('The database', startDatabaseAgain, isStopping, database)]),
+    keepUp('The server', startServer, isStopping, undefined, async () =>
+      (await isReached(env)) ? null : 'its database is not reached',
+    ),
+    ...(isExternal() ? [] : [keepUp('The database', startDatabaseAgain, isStopping, database, noRoom)]),
   ]);
   await stop(1);
 }

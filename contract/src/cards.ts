@@ -1,5 +1,5 @@
 import * as z from 'zod';
-import { checkPlain } from './plain';
+import { checkPlain, checkTexts } from './plain';
 import { bowSchema } from '@tembrin/core/bow';
 import { briefSchema } from '@tembrin/core/brief';
 import { appointmentSchema, occasionSchema, priceSchema } from '@tembrin/core/year';
@@ -8,13 +8,14 @@ import { identitySchema } from '@tembrin/core/passport';
 import { loanSchema } from '@tembrin/core/lending';
 import { contactSchema, visitSchema } from '@tembrin/core/visits';
 
-/** What a card is called is plain text. */
+/** What a card is called is plain text, and what stands on it hides nothing. */
 function checkTitle({ facts }: { facts: object }, context: z.RefinementCtx): void {
   // So is whom an instrument is lent to.
   for (const name of ['title', 'to'] as const) {
     const text = (facts as Partial<Record<typeof name, unknown>>)[name];
     if (typeof text === 'string') checkPlain(text, ['facts', name], context);
   }
+  checkTexts(facts, ['facts'], context);
 }
 
 /** What a household keeps on cards, each kind with its facts: things said once that are neither log nor instrument. */

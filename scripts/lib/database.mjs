@@ -65,9 +65,9 @@ async function waitFor(condition, what) {
   }
 }
 
-function answers(port) {
+function answers(port, host = '127.0.0.1') {
   return new Promise((resolve) => {
-    const socket = createConnection({ host: '127.0.0.1', port }, () => undefined);
+    const socket = createConnection({ host, port }, () => undefined);
     socket.once('data', () => {
       socket.destroy();
       resolve(true);
@@ -223,6 +223,9 @@ export function runningDatabase(folder) {
   const { pid, env } = JSON.parse(readFileSync(file, 'utf8'));
   return worksOn(pid, join(folder, 'mariadb')) ? env : null;
 }
+
+/** Whether the database of a server's environment answers just now. */
+export const isReached = ({ DATABASE_HOST, DATABASE_PORT }) => answers(Number(DATABASE_PORT), DATABASE_HOST);
 
 /** Whether the database is another's: its address is set, and none is started here. */
 export const isExternal = () => process.env.DATABASE_HOST !== undefined;

@@ -6,6 +6,8 @@ const LONGEST_PAUSE_MS = 30_000;
 const STEADY_MS = 60_000;
 /** After so many ends in a row it is not tried again. */
 const TRIES = 6;
+/** While something stands in its way, it is looked so often whether that is over. */
+const LOOK_AGAIN_MS = 2_000;
 
 /**
  * Keeps something running: what ends by itself is started again, after a pause that doubles while it ends soon.
@@ -13,9 +15,12 @@ const TRIES = 6;
  * @param start starts it; resolves to what has `exited`, a promise of its exit code
  * @param stopping whether it is wanted no more
  * @param running what runs already, if it does
+ * @param hindrance says what stands in its way that passes by itself, like a full disk; null: nothing. While something does, it waits, and
+ *   such ends are not counted
+ * @param pause waits so many ms; another one in tests
  * @returns once it is wanted no more, or given up
  */
-export async function keepUp(what, start, stopping, running) {
+export async function keepUp(what, start, stopping, running, hindrance = async () => null, pause = sleep) {
   let [pauseMs, ends] = [FIRST_PAUSE_MS, 0];
   for (let now = running; ; now = undefined) {
     const began = Date.now();
@@ -26,12 +31,21 @@ export async function keepUp(what, start, stopping, running) {
       console.error(error.message);
     }
     if (stopping()) return;
+    const why = await hindrance();
+    if (why !== null) {
+      console.error(`${what} ended: ${why}. It is started again as soon as that is over.`);
+      do await pause(LOOK_AGAIN_MS);
+      while (!stopping() && (await hindrance()) !== null);
+      if (stopping()) return;
+      [pauseMs, ends] = [FIRST_PAUSE_MS, 0];
+      continue;
+    }
     if (Date.now() - began > STEADY_MS) [pauseMs, ends] = [FIRST_PAUSE_MS, 0];
     if (++ends >= TRIES) return console.error(`${what} ended ${ends} times in a row and is not started again.`);
     console.error(
       `${what} ended by itself${code ? `, with ${code}` : ''}; it is started again in ${pauseMs / 1000} s.`,
     );
-    await sleep(pauseMs);
+    await pause(pauseMs);
     if (stopping()) return;
     pauseMs = Math.min(LONGEST_PAUSE_MS, 2 * pauseMs);
   }

@@ -45,6 +45,27 @@ test('contacts go out as vCards that another program reads, and come in again as
   expect(contacts).toEqual([{ ...LUTHIER, address: '4 Rope Walk, Harbour' }, teacher]);
 });
 
+test('signs that are not seen and turn the writing are refused, on a card of the household and in a file', async () => {
+  const party = await household(server);
+  const HIDDEN = ['\u202E', '\u2066', '\u0007', '\u200F'];
+  for (const sign of HIDDEN)
+    for (const field of ['title', 'address', 'note'] as const) {
+      const facts = { ...LUTHIER, [field]: `4 Rope${sign} Walk` };
+      const cards = [{ id: uuid(), kind: 'contact', facts }];
+      await party.browser.post('/cards', { cards }).expect(422);
+    }
+  const card = (...lines: string[]) => ['BEGIN:VCARD', 'VERSION:4.0', ...lines, 'END:VCARD'];
+  const { contacts, unreadable } = await found(
+    party,
+    ...card('FN:Wim\u202E Halloran'),
+    ...card('FN:Ana Pereira', 'NOTE:closed\u2066 on Mondays'),
+    ...card('FN:Tern Marsh', 'NOTE:rings\\ntwice'),
+  );
+  expect(contacts.map(({ title }) => title)).toEqual(['Tern Marsh']);
+  expect(unreadable.map(({ title }) => title)).toEqual(['Wim Halloran', 'Ana Pereira']);
+  expect(unreadable[0]!.why).toMatch(/invisible signs/);
+});
+
 test('cards as phones write them: groups, types, folded lines, names in parts, numbers as addresses', async () => {
   const { contacts, cut } = await found(
     await household(server),

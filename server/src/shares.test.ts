@@ -141,6 +141,9 @@ test('a workshop answers in forms: seen, an estimate, a question, and what was d
   await answered(path, { kind: 'seen', from: 'A. Luthier', note: '' }).expect(303).expect('location', path);
   // Pressed twice.
   await answered(path, { kind: 'seen', from: 'A. Luthier', note: '' }).expect(303);
+  expect((await answered(path, { kind: 'question', note: 'paid\u202E 05 EUR' }).expect(422)).text).toContain(
+    'invisible signs',
+  );
   await answered(path, { kind: 'estimate', low: '80', high: '79,50', currency: 'EUR', ready: '' }).expect(422);
   await answered(path, { kind: 'estimate', low: '79,50', high: '120', currency: 'EUR', ready: '2030-03-01' }).expect(
     303,

@@ -1,6 +1,7 @@
 import { createReadStream } from 'node:fs';
 import { createInterface } from 'node:readline';
 import { CONTACTS_SHOWN, type ContactsPreview } from '@tembrin/contract';
+import { hasHiddenSigns } from '@tembrin/contract/plain';
 import { CONTACT_BOUNDS, CONTACT_ROLES, contactSchema } from '@tembrin/core';
 import ICAL from 'ical.js';
 import { fail } from '../problems/problems';
@@ -12,6 +13,7 @@ const MOST_CHARS = 20_000;
 /** Cards that cannot be read are told of by name up to so many. */
 const MOST_UNREADABLE = 50;
 const NOT_UTF8 = 'Its letters cannot be made out. Export it as UTF-8.';
+const HIDDEN = 'It holds invisible signs that change how writing reads. Type this contact in instead.';
 const CANNOT_READ = 'It cannot be made out. Export it as vCard 3.0 or 4.0.';
 
 type Component = InstanceType<typeof ICAL.Component>;
@@ -113,6 +115,12 @@ export async function readContacts(path: string): Promise<ContactsPreview> {
       const contact = contactOf(new ICAL.Component(jcard));
       if (/\uFFFD/.test(JSON.stringify(contact))) unreadable(contact.title, NOT_UTF8);
       else if (contact.title === '') unreadable('?', 'It has no name.');
+      else if (
+        Object.values(contact)
+          .flat()
+          .some((text) => text !== null && hasHiddenSigns(text))
+      )
+        unreadable(contact.title.replace(/[^\p{L}\p{N}\p{P}\p{Zs}]/gu, ''), HIDDEN);
       else found.contacts.push(contact);
     } catch {
       unreadable(/^FN[^:\r\n]*:(.{0,80})/im.exec(text)?.[1] ?? '?', CANNOT_READ);

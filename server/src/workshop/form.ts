@@ -1,3 +1,4 @@
+import { hasHiddenSigns, HIDDEN_SIGNS_SENTENCE } from '@tembrin/contract/plain';
 import { answerSchema, type Answer } from '@tembrin/core';
 import type { SentDocument } from '../store/shares';
 
@@ -88,6 +89,7 @@ function drafted(fields: Fields, document: SentDocument): unknown {
  * @returns the answer, or a sentence saying what to do
  */
 export function readAnswer(fields: Fields, document: SentDocument): Answer | string {
+  if (Object.values(fields).some(hasHiddenSigns)) return HIDDEN_SIGNS_SENTENCE;
   try {
     const read = answerSchema.safeParse(drafted(fields, document));
     if (read.success) return read.data;
