@@ -73,6 +73,9 @@ async function noRoom() {
     : null;
 }
 
+/** What keeps the server from running that passes by itself. */
+const noDatabase = async (env) => ((await isReached(env)) ? null : 'its database is not reached');
+
 /** The folder photographs are kept in, where no store is named for them. */
 function photosFolder(user) {
   const folder = process.env.PHOTOS_DIR ?? join(DATA, 'photos');
@@ -156,9 +159,7 @@ async function main() {
   const startDatabaseAgain = async () => (database = await startDatabase(DATA, Number(env.DATABASE_PORT)));
   const isStopping = () => stopping;
   await Promise.race([
-    keepUp('The server', startServer, isStopping, undefined, async () =>
-      (await isReached(env)) ? null : 'its database is not reached',
-    ),
+    keepUp('The server', startServer, isStopping, undefined, () => noDatabase(env)),
     ...(isExternal() ? [] : [keepUp('The database', startDatabaseAgain, isStopping, database, noRoom)]),
   ]);
   await stop(1);
