@@ -3,7 +3,7 @@ import { ConnectionError } from 'sequelize';
 import { isFull, isPassing } from '../database/transaction';
 import type { Happening, Watch } from '../operating/watch';
 import { COOKIE_NAMES } from './sessions';
-import { problem, ProblemError } from '../problems/problems';
+import { problem, ProblemError, unforeseen } from '../problems/problems';
 import { toldOf } from '../problems/told';
 import type { Problem } from '@tembrin/contract';
 
@@ -89,9 +89,5 @@ function problemOf(error: unknown): Problem {
   if (status === 416) return problem(416, 'no-such-part', 'The file has no such part. Ask for the whole of it.');
   if (status === 400) return problem(400, 'unreadable', 'The address is not readable. Check it.');
   if (error instanceof URIError) return problem(400, 'unreadable', 'The address is not readable. Check it.');
-  return problem(
-    500,
-    'unforeseen',
-    'Something failed on the server. What you entered is kept on this device; try again in a minute.',
-  );
+  return unforeseen();
 }

@@ -1,7 +1,7 @@
 import { AsyncLocalStorage } from 'node:async_hooks';
 import type { RequestHandler, Response } from 'express';
 import { isPassing } from '../database/transaction';
-import { problem } from '../problems/problems';
+import { unforeseen } from '../problems/problems';
 import { toldOf } from '../problems/told';
 import type { Happening } from './watch';
 
@@ -11,15 +11,13 @@ const answering = new AsyncLocalStorage<Response>();
 /** Notes whose request the program works for, so that an error nobody catches ends that request and not another. */
 export const noteRequest: RequestHandler = (_request, response, next) => answering.run(response, next);
 
-const UNFORESEEN = 'Something failed on the server. What you entered is kept on this device; try again in a minute.';
-
 /** Ends the request that an error escaped from, if it is one's. */
 function endRequest(): void {
   const response = answering.getStore();
   if (!response || response.writableEnded) return;
   if (response.headersSent) return void response.destroy();
   response.status(500).type('application/problem+json');
-  response.json(problem(500, 'unforeseen', UNFORESEEN));
+  response.json(unforeseen());
 }
 
 /**

@@ -56,3 +56,11 @@ function sentence(issue: z.core.$ZodIssue): string {
   if (issue.code === 'unrecognized_keys') return `Leave out ${issue.keys.join(', ')}: not known here.`;
   return issue.message;
 }
+
+/** What is answered where something failed that nobody foresaw. */
+export const unforeseen = (): Problem =>
+  problem(
+    500,
+    'unforeseen',
+    'Something failed on the server. What you entered is kept on this device; try again in a minute.',
+  );

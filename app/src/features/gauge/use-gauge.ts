@@ -28,7 +28,9 @@ export function useGauge(instrument: Instrument) {
   const [scale, setScale] = useState<ScreenScale | null>(() => keptScale.read());
   useEffect(() => {
     // Matched under another build of the app: it holds all the same.
-    if (keptScale.read() === null) void keptScale.readOld().then((old) => setScale((now) => now ?? old));
+    if (keptScale.read() !== null) return;
+    const old = keptScale.readOld().catch(() => null);
+    void old.then((matched) => setScale((now) => now ?? matched));
   }, []);
   const [matching, setMatching] = useState(false);
   const usable = scale !== null && scale.ratio === ratio && !matching;
